@@ -205,6 +205,21 @@ export const TERMS: Terms = {
       words: { de: 'Herbstblatt', fr: 'Feuille d’automne', pl: 'Jesienny liść', ar: 'ورقة الخريف' },
     },
   ],
+  places: [
+    {
+      name: 'the Mill',
+      address: 'Tannery Row 4, 14712 Rathenow',
+      hours: [{ days: [1, 2, 3, 4, 5], opens: '08:00', closes: '16:30' }],
+    },
+    {
+      name: 'the Showroom',
+      address: 'Linden Court 11, 10115 Berlin',
+      hours: [
+        { days: [2, 3, 4, 5], opens: '11:00', closes: '18:30' },
+        { days: [6], opens: '10:00', closes: '16:00' },
+      ],
+    },
+  ],
   withoutParcel: ['patterns', 'workshops'],
   notes: [
     {

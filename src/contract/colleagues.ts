@@ -66,6 +66,18 @@ export const ChangeColleagueSchema = Type.Object(
 );
 export type ChangeColleague = Static<typeof ChangeColleagueSchema>;
 
+/** What a colleague is in one of the stores of whoever asks; nothing without a role. */
+export interface ColleagueStore {
+  id: string;
+  name: string;
+  role?: Role;
+  off: boolean;
+}
+
+/** Makes a colleague something in a store; without a role they are taken out of it. */
+export const PlaceColleagueSchema = Type.Object({ id: userId, role: Type.Optional(role) }, strict);
+export type PlaceColleague = Static<typeof PlaceColleagueSchema>;
+
 /** What a link invites to, for who opens it. */
 export interface OpenInvitation {
   store: { id: string; name: string };

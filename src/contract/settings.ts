@@ -18,6 +18,8 @@ export const StoreSettingsSchema = Type.Object(
     timeZone: Type.String({ format: 'time-zone' }),
     holidays: Type.Array(HolidaySchema, { maxItems: MOST_HOLIDAYS }),
     retention: RetentionSchema,
+    /** How numbers of orders that are made here begin. */
+    ownOrders: Type.String({ pattern: '^[A-Z][A-Z0-9]{0,9}-$' }),
   },
   strict,
 );

@@ -173,6 +173,7 @@ export const say = speak('history', {
   invitedColleague: '{$who} invited {$email} as {$role}',
   tookInvitationBack: '{$who} took back the invitation of {$email}',
   tookPart: '{$who} came in by an invitation, as {$role}',
+  letColleagueIn: '{$who} let {$name} in, as {$role}',
   changedRole: '{$who} made {$name} {$role}',
   switchedColleagueOff: '{$who} switched {$name} off',
   switchedColleagueOn: '{$who} switched {$name} on again',

@@ -16,6 +16,7 @@ export const say = speak('operations', {
   thisProcess: 'this process',
   opensWhatIsStored: 'opens what is stored',
   anotherSecret: 'LIBELLUS_SECRET is not the one that stored passwords and keys were sealed with.',
+  addressBroken: 'This address is broken: a % in it stands for no letter.',
   needsLength: 'A body needs its length: send Content-Length.',
   tooLarge: 'This is too large: it has {$size}, and at most {$most} are taken here.',
   signedOut: 'You are signed out. Sign in again; what you typed is still here.',

@@ -45,6 +45,8 @@ export const say = speak('placeholders', {
   trackingNumber: 'Tracking number',
   trackingAddress: 'Tracking address',
   dispatchedOn: 'Dispatched on',
+  addressOfPlace: 'Address of the place',
+  hoursOfPlace: 'Opening hours of the place',
   dispatchedFrom: 'Dispatched from',
   itemsInTheParcel: 'Items in the parcel',
   amountRefunded: 'Amount refunded',

@@ -7,6 +7,14 @@ export const say = speak('settings', {
   theStore: 'The store',
   theStoreNote: 'Messages say this from now on, those that wait as well.',
   name: 'Name',
+  ordersMadeHere: 'Orders made here',
+  ordersMadeHereNote: 'They count up by themselves. No order of the shop may be numbered so.',
+  ownOrders: 'Their numbers begin with',
+  ownOrdersHint: 'Letters and digits, then a hyphen: {$example}',
+  ownOrdersReach:
+    'Orders that are made here from now on begin with {$now}; those of before keep {$before}, which stays closed to the shop. Rules and conditions about numbers are not changed.',
+  shopNumbersSo:
+    '.input {$n :integer} .match $n one {{{$n} order of the shop begins with {$beginning}. Choose another beginning.}} * {{{$n} orders of the shop begin with {$beginning}. Choose another beginning.}}',
   url: 'Link to the shop',
   email: 'Email address for customers',
   phone: 'Telephone number',

@@ -45,6 +45,8 @@ export const say = speak('values', {
   trackingNumber: 'Number to track the parcel by.',
   trackingAddress: 'Web address (link) of the page where the parcel is tracked.',
   dispatchedOn: 'Day and time at which the parcel left.',
+  addressOfPlace: 'Address of the place that the parcel left from or is collected at, from Store, Places.',
+  hoursOfPlace: 'When that place is open, as the language of the message writes it.',
   dispatchedFrom: 'Place that the parcel left from.',
   itemsInTheParcel: 'How many pieces are in this parcel.',
   amountRefunded: 'Money that goes back with this refund.',

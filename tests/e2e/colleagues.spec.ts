@@ -117,6 +117,32 @@ test('one’s own page changes name and password, and a forgotten password is se
   await context.close();
 });
 
+test('an owner of two stores sees and changes what a colleague is in each', async ({ page, browser }) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/store/colleagues');
+  await page.getByRole('button', { name: 'Stores ... Amira Haddad' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Amira Haddad in your stores' });
+  await expect(dialog.getByLabel(/^Role in Quillwick(?! Trade)/)).toContainText('support');
+  const trade = dialog.getByLabel('Role in Quillwick Trade');
+  await expect(trade).toContainText('not in it');
+  expect(await axeFindings(page, 'stores of a colleague')).toEqual([]);
+  await trade.click();
+  await page.getByRole('option', { name: 'designer' }).click();
+  await expect(page.getByText('Amira Haddad is designer in Quillwick Trade now.')).toBeVisible();
+  await expect(trade).toContainText('designer');
+  const context = await browser.newContext({ baseURL: test.info().project.use.baseURL! });
+  const amira = await context.newPage();
+  await signIn(amira, 'amira@quillwick.example');
+  await amira.goto('/s/quillwick-trade/journey');
+  await expect(amira.getByRole('heading', { level: 1, name: 'Journey' })).toBeVisible();
+  await trade.click();
+  await page.getByRole('option', { name: 'not in it' }).click();
+  await expect(page.getByText('Amira Haddad is not in Quillwick Trade any more.')).toBeVisible();
+  await amira.goto('/s/quillwick-trade/journey');
+  await expect(amira.getByRole('heading', { level: 1, name: 'Journey' })).toHaveCount(0);
+  await context.close();
+});
+
 test('a second factor is set up, asked for at sign-in, and asked of everybody by a store', async ({
   page,
   browser,

@@ -120,6 +120,7 @@ const SCREENS = [
   'store/new',
   'store/notes',
   'store/payment',
+  'store/places',
   'store/names',
   'nothing-here',
 ];

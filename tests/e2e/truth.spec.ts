@@ -2,6 +2,7 @@
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import type { Locator, Page } from '@playwright/test';
+import { axeFindings } from './axe';
 import {
   arrived,
   choose,
@@ -338,6 +339,39 @@ test('a method is set up: wrong digits and patterns are refused at their place, 
   const { address, number } = await place(page, { who: 'holder', pays: 'Bank transfer', open: true });
   const { message } = await arrived(address, `We have your order ${number}`);
   expect(message.text).toContain('Account holder: Quillwick Papers GmbH');
+});
+
+test('a place gets an address and opening hours, and who collects an order there reads them in their language', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/store/places');
+  const showroom = page.getByRole('region', { name: 'the Showroom' });
+  await showroom.getByLabel('Address, in one line').fill('Linden Court 12, 10115 Berlin');
+  await showroom.getByRole('button', { name: 'Add hours' }).click();
+  const added = showroom.getByRole('group', { name: 'Hours 3' });
+  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await added.getByLabel(day, { exact: true }).uncheck();
+  await added.getByLabel('Sun', { exact: true }).check();
+  await added.getByLabel('Opens, hours 3').fill('12:00');
+  await added.getByLabel('Closes, hours 3').fill('11:00');
+  await page.getByRole('button', { name: 'Save changes' }).click();
+  await expect(added.getByText('It closes before it opens.')).toBeVisible();
+  await added.getByLabel('Closes, hours 3').fill('15:00');
+  await expect(showroom.getByText(/Messages say: .*Sun/)).toBeVisible();
+  expect(await axeFindings(page, 'places')).toEqual([]);
+  await page.getByRole('button', { name: 'Save changes' }).click();
+  await expect(page.getByText('Saved. Messages say it from now on.')).toBeVisible();
+
+  const { address, number } = await place(page, { who: 'holder', pays: 'Card', open: true });
+  await page.goto(`/s/quillwick/orders/${number}`);
+  await page.getByRole('button', { name: 'What happens next' }).click();
+  await menuItem(page, /^Ready to collect/).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('From').fill('the Showroom');
+  await dialog.getByRole('button', { name: 'Ready to collect' }).click();
+  const { message } = await arrived(address, `Ready for you to collect: ${number}`);
+  expect(message.text).toContain('Linden Court 12, 10115 Berlin');
+  expect(message.text).toMatch(/Open: Tue.*Sun/);
 });
 
 test('words are said in two forms on the Desk, one of them for orders that lack a value', async ({ page }) => {

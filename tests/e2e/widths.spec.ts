@@ -40,6 +40,7 @@ const SCREENS: Record<string, string> = {
   Payment: '/store/payment',
   Shipping: '/store/shipping',
   Carriers: '/store/carriers',
+  Places: '/store/places',
   Names: '/store/names',
   Invoices: '/store/invoices',
   Codes: '/store/codes',

@@ -14,6 +14,7 @@ import {
   removeColleague,
   takeInvitationBack,
 } from '@/server/features/colleagues/colleagues';
+import { placeColleague, storesOfColleague } from '@/server/features/colleagues/elsewhere';
 import { askForPassword, passwordLinkFor, setForgottenPassword } from '@/server/features/colleagues/forgotten';
 import {
   browserOf,
@@ -23,7 +24,9 @@ import {
   saveOwnName,
 } from '@/server/features/colleagues/own';
 import { historyOf } from '@/server/auth/history';
-import { addMember } from '@/server/features/stores/stores';
+import { addMember, createStore } from '@/server/features/stores/stores';
+import { DEFAULT_LOOK } from '@/core/look';
+import { STORE } from '@/core/testing';
 import { accessAs, connectService, mailbox, MARTA, SHOP, textOf, useDatabase } from './fixture';
 
 useDatabase();
@@ -266,5 +269,53 @@ describe('a forgotten password', () => {
     await expect(setForgottenPassword(token, { password: 'too late for this' })).rejects.toMatchObject({
       code: 'conflict',
     });
+  });
+});
+
+describe('a colleague in several stores', () => {
+  const other = async (id: string, owner: Person, role: Role = 'owner'): Promise<void> => {
+    const settings = {
+      language: 'de',
+      languages: ['de', 'en'],
+      locales: {},
+      currency: 'EUR',
+      timeZone: 'Europe/Berlin',
+    };
+    await createStore(database(), { id, name: `Store ${id}`, ...settings, facts: STORE, look: DEFAULT_LOOK }, [
+      { id: 'web-shop', name: 'Web shop', customerMail: true },
+    ]);
+    await addMember(database(), owner.id, id, role);
+  };
+
+  it('is given a role in each by who owns them, told by mail where they are new, and taken out again', async () => {
+    await connectService();
+    const [owner, colleague, stranger] = [await member('owner'), await member('support'), await member('viewer')];
+    await other('second', owner);
+    await other('third', owner, 'designer');
+    const access = await accessOf(owner, SHOP, 'colleague.edit');
+    const inStores = async () => (await storesOfColleague(access, colleague)).map((s) => [s.id, s.role]);
+    expect(await inStores()).toEqual([
+      [SHOP, 'support'],
+      ['second', undefined],
+    ]);
+    const second = await accessOf(owner, 'second', 'colleague.edit');
+    await placeColleague(second, { id: colleague.id, role: 'designer' });
+    expect(await inStores()).toContainEqual(['second', 'designer']);
+    expect((await accessOf(colleague, 'second', 'store.read')).role).toBe('designer');
+    expect((await historyOf('second', undefined, 1))[0]!.words).toContain(`let ${colleague.name} in, as designer`);
+    await placeColleague(second, { id: colleague.id, role: 'viewer' });
+    expect((await accessOf(colleague, 'second', 'store.read')).role).toBe('viewer');
+    await placeColleague(second, { id: colleague.id });
+    await expect(accessOf(colleague, 'second', 'store.read')).rejects.toMatchObject({ code: 'not-found' });
+    // Where one is no owner, one lets nobody in.
+    await expect(accessOf(owner, 'third', 'colleague.edit')).rejects.toMatchObject({ code: 'forbidden' });
+    // Who is a colleague in none of one's stores is found by no id.
+    await database().delete(memberships).where(eq(memberships.userId, stranger.id));
+    await expect(placeColleague(second, { id: stranger.id, role: 'viewer' })).rejects.toMatchObject({
+      code: 'not-found',
+    });
+    await expect(storesOfColleague(access, { id: 'nobody' })).rejects.toMatchObject({ code: 'not-found' });
+    // The last owner stays.
+    await expect(placeColleague(second, { id: owner.id })).rejects.toMatchObject({ code: 'conflict' });
   });
 });

@@ -175,6 +175,11 @@ describe('the door of the web process', () => {
       413,
       'Libellus: This is too large: it has 20 kB, and at most 16 kB are taken here.',
     ]);
+    const broken = await post('/orders/%E0%A4%A', '', {});
+    expect([broken.status, broken.text]).toEqual([
+      400,
+      'Libellus: This address is broken: a % in it stands for no letter.',
+    ]);
     const deep = '['.repeat(2_000);
     expect((await post('/sign-in', deep, { 'content-length': '2000' })).status).toBe(400);
     expect((await post('/sign-in', 'x', { 'transfer-encoding': 'chunked' })).status).toBe(411);

@@ -106,6 +106,8 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   changeColleagueAction: ['owner', { id: 'none', role: 'viewer' }],
   requireFactorAction: ['owner', false],
   resetFactorAction: ['owner', 'none'],
+  colleagueStoresAction: ['owner', 'none'],
+  placeColleagueAction: ['owner', { id: 'none', role: 'viewer' }],
   removeColleagueAction: ['owner', 'none'],
   saveNameAction: [EVERYONE, { name: ' ' }],
   changePasswordAction: [EVERYONE, { before: 'x', password: 'a new one that is long' }],

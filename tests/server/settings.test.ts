@@ -5,7 +5,7 @@ import { dayKey } from '@/core/time';
 import { historyOf } from '@/server/auth/history';
 import { database } from '@/server/db/client';
 import { deliveries, notifications, stores } from '@/server/db/schema';
-import { takeEvent } from '@/server/events/take';
+import { takeEvent, takeTold } from '@/server/events/take';
 import { saveSettings, settingsOf, whatFollows } from '@/server/features/settings/settings';
 import { settings } from '@/server/features/settings/use-cases';
 import { accessAs, placedEvent, planAnew, SHOP, useDatabase } from './fixture';
@@ -94,5 +94,27 @@ describe('settings of a store', () => {
     for (const { dueAt } of made)
       expect(dayKey(dueAt!.getTime(), access.store.timeZone) > found.holidays.at(-1)!.on).toBe(true);
     await database().update(stores).set({ holidays: [] }).where(eq(stores.id, SHOP));
+  });
+
+  it('number orders that are made here; what was theirs stays closed to the shop, and what is the shop’s is not taken', async () => {
+    await takeEvent(SHOP, placedEvent({ number: 'PAPER-7' }) as never);
+    const taken = await change({ ownOrders: 'PAPER-' });
+    const told = { problems: [{ path: '/ownOrders', message: expect.stringContaining('1 order of the shop begins') }] };
+    await expect(whatFollows(taken.access, taken.input)).rejects.toMatchObject(told);
+    await expect(saveSettings(taken.access, taken.input)).rejects.toMatchObject(told);
+    const { access, input } = await change({ ownOrders: 'HAND-' });
+    expect((await whatFollows(access, input)).join(' ')).toContain('those of before keep LBL-');
+    await saveSettings(access, input);
+    expect((await accessAs()).store.ownOrders).toEqual(['HAND-', 'LBL-']);
+    for (const number of ['HAND-4', 'lbl-1001']) {
+      expect(await takeTold(SHOP, placedEvent({ number }))).toMatchObject({
+        why: 'not-taken',
+        problems: [{ path: '/data/order/number', message: expect.stringContaining('HAND- and LBL- are for orders') }],
+      });
+    }
+    // One goes back to what one had.
+    const back = await change({ ownOrders: 'LBL-' });
+    await saveSettings(back.access, back.input);
+    expect((await accessAs()).store.ownOrders).toEqual(['LBL-', 'HAND-']);
   });
 });

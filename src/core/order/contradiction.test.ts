@@ -1,5 +1,5 @@
 import { testOrder } from '../testing';
-import { isOwnNumber, orderContradictions } from './contradiction';
+import { isOwnNumber, orderContradictions, OWN_ORDERS } from './contradiction';
 
 const order = testOrder();
 
@@ -29,6 +29,7 @@ describe('two tellings of one order number', () => {
   });
 
   it('know the range of orders made here', () => {
-    expect(['LBL-1001', 'lbl-7', 'QW-1001', 'XLBL-1'].map(isOwnNumber)).toEqual([true, true, false, false]);
+    const numbers = ['LBL-1001', 'lbl-7', 'QW-1001', 'XLBL-1', 'QWH-3'];
+    expect(numbers.map((n) => isOwnNumber(n, ['QWH-', OWN_ORDERS]))).toEqual([true, true, false, false, true]);
   });
 });

@@ -2,11 +2,12 @@
 import { orderTotals } from './totals';
 import type { Order } from './schema';
 
-/** The range of orders that are made in Libellus: no shop numbers its orders so. */
+/** How orders that are made in Libellus begin until a store says otherwise: no shop numbers its orders so. */
 export const OWN_ORDERS = 'LBL-';
 
-/** Whether a number is of the range of orders that are made in Libellus. */
-export const isOwnNumber = (number: string): boolean => number.toUpperCase().startsWith(OWN_ORDERS);
+/** Whether a number begins as orders that are made in Libellus do, or did: what was theirs is no shop's. */
+export const isOwnNumber = (number: string, beginnings: readonly string[]): boolean =>
+  beginnings.some((beginning) => number.toUpperCase().startsWith(beginning));
 
 /**
  * What differs between an order as it was placed and another of the same number, each as a sentence; empty when they can be one order.

@@ -147,6 +147,8 @@ export const PLACEHOLDERS: readonly Placeholder[] = [
     ['shipment.trackingUrl', 'trackingAddress', 'url', 'https://fieldpost.example/t/44710932', OFTEN],
     ['shipment.dispatchedAt', 'dispatchedOn', 'date', at('2026-11-26T15:40:00Z'), OFTEN],
     ['shipment.location', 'dispatchedFrom', 'text', 'the Mill', OFTEN],
+    ['shipment.locationAddress', 'addressOfPlace', 'text', 'Tannery Row 4, 10115 Berlin', OFTEN],
+    ['shipment.locationHours', 'hoursOfPlace', 'text', 'Mon \u2013 Fri 09:00\u201317:30', OFTEN],
     ['shipment.itemCount', 'itemsInTheParcel', 'number', 2],
   ]),
   ...group('Refund', 'refund', [

@@ -1,7 +1,7 @@
 /** Parcels, collecting and downloads. */
 import type { Template } from '../template/schema';
 import { saidOtherwise, toCustomer, type ShippedNotification } from './shape';
-import { b, byPresence, day, p, whether } from './sentences';
+import { b, byPresence, collectAt, day, p, whether } from './sentences';
 
 /** That something was handed over, to whom and when as far as that is known, and a paragraph after it. */
 const handedOver = (it: string, after = ''): string =>
@@ -109,36 +109,44 @@ const trackingChanged = toCustomer([{ id: 'parcel', kind: 'parcel' }], {
   },
 });
 
-const readyToCollect = toCustomer([{ id: 'items', kind: 'items', prices: false }], {
-  en: {
-    subject: 'Ready for you to collect: {$order.number}',
-    preheader: whether('shipment.location', 'Your order is ready: {$shipment.location}.', 'Your order is ready.'),
-    head: 'Your order is ready to collect',
-    say: whether(
-      'shipment.location',
-      p(
-        `It is packed and ready for you here: ${b('{$shipment.location}')}. Please bring the number ${b('{$order.number}')} with you.`,
+const readyToCollect = toCustomer(
+  [
+    { id: 'place', kind: 'text' },
+    { id: 'items', kind: 'items', prices: false },
+  ],
+  {
+    en: {
+      subject: 'Ready for you to collect: {$order.number}',
+      preheader: whether('shipment.location', 'Your order is ready: {$shipment.location}.', 'Your order is ready.'),
+      head: 'Your order is ready to collect',
+      say: whether(
+        'shipment.location',
+        p(
+          `It is packed and ready for you here: ${b('{$shipment.location}')}. Please bring the number ${b('{$order.number}')} with you.`,
+        ),
+        p(`It is packed and ready for you. Please bring the number ${b('{$order.number}')} with you.`),
       ),
-      p(`It is packed and ready for you. Please bring the number ${b('{$order.number}')} with you.`),
-    ),
-  },
-  de: {
-    subject: 'Zum Abholen bereit: {$order.number}',
-    preheader: whether(
-      'shipment.location',
-      'Ihre Bestellung liegt bereit: {$shipment.location}.',
-      'Ihre Bestellung liegt bereit.',
-    ),
-    head: 'Ihre Bestellung liegt zum Abholen bereit',
-    say: whether(
-      'shipment.location',
-      p(
-        `Sie ist gepackt und liegt hier für Sie bereit: ${b('{$shipment.location}')}. Bitte bringen Sie die Nummer ${b('{$order.number}')} mit.`,
+      place: collectAt('Open'),
+    },
+    de: {
+      subject: 'Zum Abholen bereit: {$order.number}',
+      preheader: whether(
+        'shipment.location',
+        'Ihre Bestellung liegt bereit: {$shipment.location}.',
+        'Ihre Bestellung liegt bereit.',
       ),
-      p(`Sie ist gepackt und liegt für Sie bereit. Bitte bringen Sie die Nummer ${b('{$order.number}')} mit.`),
-    ),
+      head: 'Ihre Bestellung liegt zum Abholen bereit',
+      say: whether(
+        'shipment.location',
+        p(
+          `Sie ist gepackt und liegt hier für Sie bereit: ${b('{$shipment.location}')}. Bitte bringen Sie die Nummer ${b('{$order.number}')} mit.`,
+        ),
+        p(`Sie ist gepackt und liegt für Sie bereit. Bitte bringen Sie die Nummer ${b('{$order.number}')} mit.`),
+      ),
+      place: collectAt('Geöffnet'),
+    },
   },
-});
+);
 
 const delivered = toCustomer(
   [

@@ -12,6 +12,17 @@ export function byPresence(names: readonly string[], forms: Record<string, strin
   return `${inputs}.match ${names.map((name) => `$${name}`).join(' ')}\n${variants.join('\n')}`;
 }
 
+/** Where goods are collected and when: nothing, or as much of it as is known; `open` goes before the hours. */
+export function collectAt(open: string): string {
+  const [address, hours] = ['{$shipment.locationAddress}', `${open}: {$shipment.locationHours}`];
+  return byPresence(['shipment.locationAddress', 'shipment.locationHours'], {
+    'present present': p(address) + p(hours),
+    'present *': p(address),
+    '* present': p(hours),
+    '* *': '',
+  });
+}
+
 /** Words by a number: keys are plural categories of the language (CLDR), numbers themselves, or `*`. */
 export function byNumber(name: string, forms: Record<string, string>): string {
   const variants = Object.entries(forms).map(([key, words]) => `${key} {{${words}}}`);

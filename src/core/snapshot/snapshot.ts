@@ -14,7 +14,16 @@ import { cancelledLines, linesOf, orderFacts, returnedLines } from './facts';
 import { namesFor } from './own-names';
 import { awaitsMoney, cancellationValues, paymentValues, refundRows, totalRows, type TotalRow } from './money';
 import { lineTotal, orderTotals } from '../order/totals';
-import { NO_TERMS, notesAbout, trackingUrlFor, type NameKind, type Terms } from '../terms';
+import {
+  hoursIn,
+  NO_TERMS,
+  notesAbout,
+  placeOf,
+  trackingUrlFor,
+  type NameKind,
+  type Place,
+  type Terms,
+} from '../terms';
 import type { MomentDetails } from '../moments/details';
 import type { Address, Cancellation, Order, OrderLine, Refund, Return, Shipment } from '../order/schema';
 
@@ -22,6 +31,15 @@ import type { Address, Cancellation, Order, OrderLine, Refund, Return, Shipment 
 function namesOfLines(lines: readonly OrderLine[], locale = 'en'): string | undefined {
   const names = [...new Set(lines.map((l) => plainLine(l.product.name)).filter((name) => name !== ''))];
   return names.length > 0 ? listFormatter(locale)(names) : undefined;
+}
+
+/** Where goods are collected, and when, as a message in a language says it. */
+function placeValues(place: Place | undefined, locale: string): Values {
+  if (!place) return {};
+  return {
+    'shipment.locationAddress': plainLine(place.address) || undefined,
+    'shipment.locationHours': hoursIn(place.hours, locale),
+  };
 }
 
 /** What the store adds to every message. */
@@ -253,6 +271,7 @@ export function snapshotOf(subject: MessageSubject): Snapshot {
     'shipment.trackingUrl': shipment && trackingUrl(subject, shipment, terms),
     'shipment.dispatchedAt': instant(shipment?.dispatchedAt),
     'shipment.location': line(shipment?.location && names.of('place', shipment.location)),
+    ...placeValues(placeOf(terms, shipment?.location), subject.locale ?? 'en'),
     'shipment.itemCount': shipment ? lines.reduce((sum, l) => sum + l.quantity, 0) : undefined,
     'refund.amount': refund && money(refund.amount),
     'refund.goodwill': refund?.goodwill ? money(refund.goodwill) : undefined,

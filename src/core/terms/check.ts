@@ -1,6 +1,7 @@
 /** What is wrong with a store's terms, each with its place. */
 import type { SchemaProblem } from '../schema';
 import { bicProblem, ibanProblem } from './bank';
+import { hoursProblems } from './hours';
 import { patternProblem } from './tracking';
 import type { Terms } from './schema';
 import { say } from '../../words/problems';
@@ -19,10 +20,12 @@ export function termsProblems(terms: Terms): SchemaProblem[] {
   terms.carriers.forEach(({ trackingUrl }, i) => {
     if (trackingUrl !== undefined) tell(`/carriers/${i}/trackingUrl`, patternProblem(trackingUrl));
   });
+  (terms.places ?? []).forEach(({ hours }, i) => problems.push(...hoursProblems(hours, `/places/${i}/hours`)));
   const lists: [string, readonly string[]][] = [
     ['payments', terms.payments.map((m) => m.name)],
     ['shipping', terms.shipping.map((m) => m.name)],
     ['carriers', terms.carriers.map((c) => c.name)],
+    ['places', (terms.places ?? []).map((p) => p.name)],
     ['names', terms.names.map((n) => `${n.kind} ${n.name}`)],
   ];
   for (const [list, names] of lists) {

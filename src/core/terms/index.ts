@@ -1,4 +1,5 @@
 export * from './schema';
+export * from './hours';
 export * from './names';
 export * from './bank';
 export * from './tracking';

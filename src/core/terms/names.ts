@@ -1,5 +1,5 @@
 /** What a store's own names are in a language. */
-import type { NamedKind, NameWords, PaymentMethod, Terms } from './schema';
+import type { NamedKind, NameWords, PaymentMethod, Place, Terms } from './schema';
 import { inEachLanguage } from '../../words/speak';
 import { say } from '../../words/problems';
 
@@ -37,6 +37,11 @@ function tableOf(terms: Terms): Map<string, NameWords> {
 export function nameIn(terms: Terms, kind: NameKind, name: string, locale: string): string | undefined {
   const words = tableOf(terms).get(`${kind} ${key(name)}`);
   return words && (words[locale] ?? words[locale.split('-')[0] ?? '']);
+}
+
+/** The place that an order or a parcel names, or undefined when the store has said nothing of it. */
+export function placeOf(terms: Terms, name: string | undefined): Place | undefined {
+  return name === undefined ? undefined : terms.places?.find((p) => key(p.name) === key(name));
 }
 
 /** The payment method that an order names, or undefined when the store has none of this name. */

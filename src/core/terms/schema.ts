@@ -3,6 +3,7 @@
  * language. An order names them by what the shop calls them; what is not found here stands as the order has it.
  */
 import { Type, type Static } from '@sinclair/typebox';
+import { OpeningSchema } from './hours';
 
 const strict = { additionalProperties: false } as const;
 const named = (max: number) => Type.String({ minLength: 1, maxLength: max });
@@ -76,6 +77,19 @@ export const OwnNameSchema = Type.Object(
 );
 export type OwnName = Static<typeof OwnNameSchema>;
 
+/** Where goods leave from and are collected at. */
+export const PlaceSchema = Type.Object(
+  {
+    /** As orders and parcels name it. */
+    name: named(80),
+    /** One line; empty for none. */
+    address: Type.String({ maxLength: 200 }),
+    hours: Type.Array(OpeningSchema, { maxItems: 14 }),
+  },
+  strict,
+);
+export type Place = Static<typeof PlaceSchema>;
+
 /** What whoever buys a product, or one of a category, should know. */
 export const OwnNoteSchema = Type.Object(
   {
@@ -119,6 +133,8 @@ export const TermsSchema = Type.Object(
     withoutParcel: Type.Array(named(80), { maxItems: 100 }),
     /** Notes of products and categories. */
     notes: Type.Optional(Type.Array(OwnNoteSchema, { maxItems: 500 })),
+    /** Addresses and opening hours of places. */
+    places: Type.Optional(Type.Array(PlaceSchema, { maxItems: 100 })),
     /** With it, an invoice's PDF is PDF/A-3 and has its data attached. */
     seller: Type.Optional(SellerSchema),
   },

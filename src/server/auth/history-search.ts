@@ -8,7 +8,7 @@ import { history, historyWords, user } from '../db/schema';
 import { idAt } from '../base/ids';
 import type { Store } from './access';
 import { areaOf } from './history-areas';
-import { historyOf } from './history';
+import { historyAt } from './history';
 
 const PAGE = 100;
 /** How common a word is needs to be known no further than this. */
@@ -45,8 +45,8 @@ export async function loadHistory(store: Store, filter: HistoryFilter): Promise<
   const words = wordsToFind(filter.words);
   const found = await (words.length === 0
     ? inOrder(store.id, filter, and(...tests))
-    : withWords(store.id, words, and(...tests)));
-  const rows = found.length === 0 ? [] : await historyOf(store.id, inArray(history.id, found), PAGE + 1);
+    : withWords(store.id, words, filter, and(...tests)));
+  const rows = await historyAt(store.id, found);
   return {
     rows: rows.slice(0, PAGE).map(({ id, at, words: said }) => ({ id, at: at.toISOString(), words: said })),
     more: rows.length > PAGE,
@@ -63,7 +63,8 @@ const dayAfter = (day: string, zone: string): number =>
  * all that one colleague ever did and sort it.
  */
 async function inOrder(storeId: string, { who, area }: HistoryFilter, more: SQL | undefined): Promise<string[]> {
-  const best = who !== '' ? 'history_who' : area !== '' ? 'history_area' : 'history_store';
+  const best =
+    who !== '' ? (area !== '' ? 'history_who_area' : 'history_who') : area !== '' ? 'history_area' : 'history_store';
   const [rows] = (await database().execute(sql`
     select ${history.id} as id from ${history} force index (${sql.raw(best)})
     where ${and(eq(history.storeId, storeId), more)} order by ${history.id} desc limit ${PAGE + 1}`)) as unknown as [
@@ -76,7 +77,12 @@ async function inOrder(storeId: string, { who, area }: HistoryFilter, more: SQL 
  * Ids of the newest entries that have all words. They are read in order off the index of the rarest word; the others are asked of each entry,
  * so that a word that stands everywhere costs no more than the page.
  */
-async function withWords(storeId: string, words: readonly string[], more: SQL | undefined): Promise<string[]> {
+async function withWords(
+  storeId: string,
+  words: readonly string[],
+  filter: HistoryFilter,
+  more: SQL | undefined,
+): Promise<string[]> {
   const counted = await Promise.all(
     words.map(async (word) => {
       const some = await database()
@@ -87,11 +93,14 @@ async function withWords(storeId: string, words: readonly string[], more: SQL | 
       return { word, n: some.length };
     }),
   );
-  const [rarest, ...others] = counted.toSorted((a, b) => a.n - b.n).map((c) => c.word);
-  const having = others.map(
-    (word) =>
-      sql`exists (select 1 from ${historyWords} o where o.store_id = ${storeId} and o.word = ${word} and o.history_id = ${history.id})`,
-  );
+  const inOrderOfN = counted.toSorted((a, b) => a.n - b.n);
+  const has = ({ word }: { word: string }): SQL =>
+    sql`exists (select 1 from ${historyWords} o where o.store_id = ${storeId} and o.word = ${word} and o.history_id = ${history.id})`;
+  // Of words that stand everywhere, none leads to few entries: then who did it, or in which part of the work, does.
+  if (inOrderOfN[0]!.n >= COMMON && (filter.who !== '' || filter.area !== ''))
+    return inOrder(storeId, filter, and(more, ...counted.map(has)));
+  const rarest = inOrderOfN[0]?.word;
+  const having = inOrderOfN.slice(1).map(has);
   const [rows] = (await database().execute(sql`
     select w.history_id as id from ${historyWords} w straight_join ${history} on ${history.id} = w.history_id
     where w.store_id = ${storeId} and w.word = ${rarest!} and ${and(sql`true`, ...having, more)}

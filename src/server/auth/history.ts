@@ -1,5 +1,5 @@
 /** Who changed what. Written in the same transaction as the change where there is one. */
-import { and, desc, eq, gt, type SQL } from 'drizzle-orm';
+import { and, desc, eq, inArray, gt, type SQL } from 'drizzle-orm';
 import type { Access } from './access';
 import { database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
@@ -107,19 +107,28 @@ function sentenceOf(who: string, deed: string, what: string): string {
   return words({ who, ...readKeptIn(JSON.parse(what) as Record<string, unknown>) });
 }
 
+const entries = () =>
+  database().select({ entry: history, name: user.name }).from(history).leftJoin(user, eq(user.id, history.userId));
+
+type Row = Awaited<ReturnType<typeof entries>>[number];
+
+const asSaid = ({ entry: { id, who, userId, action, what, at }, name }: Row): HistoryEntry => ({
+  ...{ id, at, userId: userId ?? undefined },
+  words: sentenceOf(name ?? who, action, what),
+});
+
 /** The newest entries of a store, or of one thing in it. */
 export async function historyOf(storeId: string, more?: SQL, limit = 100): Promise<HistoryEntry[]> {
-  const rows = await database()
-    .select({ entry: history, name: user.name })
-    .from(history)
-    .leftJoin(user, eq(user.id, history.userId))
+  const rows = await entries()
     .where(and(eq(history.storeId, storeId), more))
     .orderBy(desc(history.id))
     .limit(limit);
-  return rows.map(({ entry: { id, who, userId, action, what, at }, name }) => ({
-    id,
-    userId: userId ?? undefined,
-    words: sentenceOf(name ?? who, action, what),
-    at,
-  }));
+  return rows.map(asSaid);
+}
+
+/** Entries of a store by their ids, the newest first. They are put in order here: asked to, the database reads all of a store in order. */
+export async function historyAt(storeId: string, ids: readonly string[]): Promise<HistoryEntry[]> {
+  if (ids.length === 0) return [];
+  const rows = await entries().where(and(eq(history.storeId, storeId), inArray(history.id, [...ids])));
+  return rows.map(asSaid).toSorted((a, b) => (a.id < b.id ? 1 : -1));
 }

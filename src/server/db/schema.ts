@@ -515,6 +515,7 @@ export const history = mysqlTable(
     index('history_about').on(t.storeId, t.about, t.id),
     index('history_who').on(t.storeId, t.userId, t.id),
     index('history_area').on(t.storeId, t.area, t.id),
+    index('history_who_area').on(t.storeId, t.userId, t.area, t.id),
     index('history_indexed').on(t.indexed),
   ],
 );

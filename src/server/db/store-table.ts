@@ -5,6 +5,7 @@ import type { StoreFacts } from '@/core/snapshot';
 import type { Terms } from '@/core/terms';
 // By its path: this file is also read where no aliases are known.
 import { ANY_CONTACTS, type ContactLimits } from '../../core/order/contacts';
+import { OWN_ORDERS } from '../../core/order/contradiction';
 import { DEFAULT_RETENTION, type Retention } from '../../core/retention';
 import type { Holiday } from '../../core/time/holidays';
 import { json, lookColumn, time } from './columns';
@@ -57,6 +58,10 @@ export const stores = mysqlTable('store', {
   /** Versions are published only once a rehearsal of them has passed. */
   requiresRehearsal: boolean('requires_rehearsal').notNull().default(false),
   /** Who works in it signs in with two factors. */
+  /** How numbers of orders that are made here begin, the one in force first; those of before stay theirs. */
+  ownOrders: json<string[]>('own_orders')
+    .notNull()
+    .$defaultFn(() => [OWN_ORDERS]),
   requiresTwoFactors: boolean('requires_two_factors').notNull().default(false),
   /** A worker sees to what colleagues are to be told until then; others may afterwards. */
   alertsUntil: time('alerts_until'),

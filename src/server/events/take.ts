@@ -1,8 +1,11 @@
 /** Takes an event of any type, as the shop tells it. */
-import { isOwnNumber, OWN_ORDERS } from '@/core/order';
+import { eq } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
+import { isOwnNumber } from '@/core/order';
 import { placedSentence } from '@/core/schema';
 import { AppError, type FieldProblem } from '../base/errors';
 import { database, type Database } from '../db/client';
+import { stores } from '../db/schema';
 import { receiveEvent, type Received } from './receive';
 import { checkEvent, isAboutProduct, type OrderEvent } from './schema';
 import { receiveCount } from './stock';
@@ -18,6 +21,19 @@ export interface NotTaken {
   problems: readonly FieldProblem[];
 }
 
+/** Asked for with each event, and seldom changed: what is some seconds old is good enough, as numbers that stand twice are refused besides. */
+const known = new LRUCache<string, string[]>({ max: 1000, ttl: 10_000 });
+
+/** How numbers of orders that are made in a store begin. */
+async function ownBeginnings(storeId: string): Promise<string[]> {
+  const before = known.get(storeId);
+  if (before) return before;
+  const [store] = await database().select({ own: stores.ownOrders }).from(stores).where(eq(stores.id, storeId));
+  const own = store?.own ?? [];
+  known.set(storeId, own);
+  return own;
+}
+
 /** Checks an event that somebody outside tells of, and takes it; or says what is wrong with it, with each place. */
 export async function takeTold(
   storeId: string,
@@ -30,8 +46,9 @@ export async function takeTold(
     return { why: 'not-taken', title, problems };
   }
   const { number } = checked.value.data.order;
-  if (isOwnNumber(number)) {
-    const own = `${OWN_ORDERS} is for orders that are made in Libellus.`;
+  const beginnings = await ownBeginnings(storeId);
+  if (isOwnNumber(number, beginnings)) {
+    const own = `${beginnings.join(' and ')} ${beginnings.length === 1 ? 'is' : 'are'} for orders that are made in Libellus.`;
     return {
       why: 'not-taken',
       title: `The number ${number} cannot be a shop's: ${own}`,

@@ -103,10 +103,21 @@ async function refuse(request: IncomingMessage, response: ServerResponse, { stat
 const size = (bytes: number): string => (bytes >= 1_000_000 ? `${bytes / 1_000_000} MB` : `${bytes / 1_000} kB`);
 
 /** What is wrong with a request by its head alone. */
+/** Whether what stands for letters in an address (RFC 3986, 2.1) stands for any. */
+function isReadable(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 function refusalOf(
   { method = 'GET', headers, url = '/' }: IncomingMessage,
   { secret }: DoorSettings,
 ): Refusal | undefined {
+  if (!isReadable(pathOf(url))) return { status: 400, words: say.addressBroken };
   if (method === 'GET' || method === 'HEAD' || method === 'OPTIONS') return undefined;
   const rule = bodyRule(pathOf(url), headers['content-type'] ?? '');
   if (rule.handled) return undefined;

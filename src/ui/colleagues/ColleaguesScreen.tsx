@@ -16,6 +16,7 @@ import { answered, valueOrToast } from '../parts/result';
 import { Head } from '../parts/Table';
 import { StoreTabs } from '../terms/StoreTabs';
 import { InviteDialog, MadeDialog } from './InviteDialog';
+import { StoresDialog, type StoresDialogProps } from './StoresDialog';
 import { say } from '@/words/colleagues';
 import { say as through } from '@/words/provider';
 import { say as passkeys } from '@/words/passkeys';
@@ -37,6 +38,10 @@ export interface ColleaguesProps extends Colleagues {
   onRemove: (id: string) => Promise<Result<null>>;
   onRequire: (required: boolean) => Promise<Result<null>>;
   onReset: (id: string) => Promise<Result<null>>;
+  /** Whoever looks is an owner of several stores. */
+  hasStores: boolean;
+  onReadStores: StoresDialogProps['onRead'];
+  onPlace: StoresDialogProps['onPlace'];
 }
 
 const CHOICES = inEachLanguage(() => ROLES.map((value) => ({ value, label: ROLE_WORDS[value] })));
@@ -47,6 +52,7 @@ export function ColleaguesScreen(props: ColleaguesProps) {
   const [made, setMade] = useState<MadeInvitation>();
   const [leaving, setLeaving] = useState<Colleague>();
   const [resetting, setResetting] = useState<Colleague>();
+  const [placing, setPlacing] = useState<Colleague>();
   return (
     <Page
       title={terms.store}
@@ -70,7 +76,14 @@ export function ColleaguesScreen(props: ColleaguesProps) {
         />
         <tbody>
           {colleagues.map((c) => (
-            <Row key={c.id} {...props} colleague={c} onLeave={() => setLeaving(c)} onResetAsk={() => setResetting(c)} />
+            <Row
+              key={c.id}
+              {...props}
+              colleague={c}
+              onLeave={() => setLeaving(c)}
+              onResetAsk={() => setResetting(c)}
+              onPlaceAsk={() => setPlacing(c)}
+            />
           ))}
         </tbody>
       </table>
@@ -108,6 +121,14 @@ export function ColleaguesScreen(props: ColleaguesProps) {
           {props.required && <p>{factor.resetNoteRequired({ store: props.store })}</p>}
         </Sure>
       )}
+      {placing && (
+        <StoresDialog
+          colleague={placing}
+          onRead={props.onReadStores}
+          onPlace={props.onPlace}
+          onClose={() => setPlacing(undefined)}
+        />
+      )}
       {leaving && (
         <Sure
           title={say.removeTitle({ name: leaving.name })}
@@ -133,8 +154,15 @@ function Row({
   onChange,
   onLeave,
   onResetAsk,
+  onPlaceAsk,
+  hasStores,
   provider,
-}: ColleaguesProps & { colleague: Colleague; onLeave: () => void; onResetAsk: () => void }) {
+}: ColleaguesProps & {
+  colleague: Colleague;
+  onLeave: () => void;
+  onResetAsk: () => void;
+  onPlaceAsk: () => void;
+}) {
   const [busy, start] = useTransition();
   const change = (input: Omit<ChangeColleague, 'id'>, said: string): void =>
     start(async () => {
@@ -186,6 +214,16 @@ function Row({
                 onClick={() => change({ off: !off }, off ? say.isSwitchedOn({ name }) : say.isSwitchedOff({ name }))}
               >
                 {off ? say.switchOn : say.switchOff}
+              </button>
+            )}
+            {id !== own && hasStores && (
+              <button
+                type="button"
+                className="btn btn-quiet"
+                aria-label={say.storesAskName({ name })}
+                onClick={onPlaceAsk}
+              >
+                {say.storesAsk}
               </button>
             )}
             {id !== own && (twoFactors || passkey || atProvider) && (

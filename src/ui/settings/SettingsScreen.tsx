@@ -141,6 +141,15 @@ export function SettingsScreen(props: SettingsProps) {
           <Part title={say.moneyAndTime}>
             <StoreMoneyAndTime {...fields} currencies={props.currencies} timeZones={props.timeZones} />
           </Part>
+          <Part title={say.ordersMadeHere} note={say.ordersMadeHereNote}>
+            <TextField
+              {...fields}
+              onChange={(next) => change({ ...next, ownOrders: next.ownOrders.toUpperCase() })}
+              name="ownOrders"
+              label={say.ownOrders}
+              hint={say.ownOrdersHint({ example: `${form.ownOrders}1042` })}
+            />
+          </Part>
           <Part title={say.howLong} note={say.howLongNote}>
             <div className="grid gap-3 sm:grid-cols-2">
               {KEPT.map(({ kind, label }) => (

@@ -16,6 +16,7 @@ import { say as sets } from '@/words/sets';
 import { say as settings } from '@/words/settings';
 import { say as sources } from '@/words/sources';
 import { say as stores } from '@/words/stores';
+import { say as terms } from '@/words/terms';
 import { say } from '@/words/shell';
 
 /** What places stand under, in the order of the spine; the first have no heading. */
@@ -92,6 +93,7 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: say.paymentMethods, path: '/store/payment', also: say.settingsBankIbanDue },
   { name: say.shippingMethods, path: '/store/shipping', also: say.settingsDeliveryTax },
   { name: say.carriers, path: '/store/carriers', also: say.settingsTrackingParcel },
+  { name: terms.places, path: '/store/places', also: terms.placesWords },
   { name: say.namesInOtherLanguages, path: '/store/names', also: say.settingsLanguagesTranslationsCategories },
   { name: say.invoices, path: '/store/invoices', also: say.settingsSellerTaxVatNumber },
   { name: say.files, path: '/store/files', also: say.attachmentsGuidesPdf },

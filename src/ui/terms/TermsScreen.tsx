@@ -13,6 +13,7 @@ import { CarriersPart } from './CarriersPart';
 import { InvoicesPart } from './InvoicesPart';
 import { NamesPart } from './NamesPart';
 import { NotesPart } from './NotesPart';
+import { PlacesPart } from './PlacesPart';
 import { TERMS_PARTS, type TermsPart } from './parts';
 import { PaymentPart } from './PaymentPart';
 import { ShippingPart } from './ShippingPart';
@@ -46,6 +47,7 @@ const LISTS: Record<TermsPart, keyof Terms> = {
   payment: 'payments',
   shipping: 'shipping',
   carriers: 'carriers',
+  places: 'places',
   names: 'names',
   notes: 'notes',
   invoices: 'seller',
@@ -149,6 +151,7 @@ export function TermsScreen(props: TermsProps) {
         {part === 'payment' && <PaymentPart {...parts} />}
         {part === 'shipping' && <ShippingPart {...parts} />}
         {part === 'carriers' && <CarriersPart {...parts} />}
+        {part === 'places' && <PlacesPart {...parts} />}
         {part === 'names' && <NamesPart {...parts} />}
         {part === 'notes' && <NotesPart {...parts} />}
         {part === 'invoices' && <InvoicesPart {...parts} />}

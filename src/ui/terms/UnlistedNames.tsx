@@ -10,6 +10,7 @@ const KINDS: Record<TermsPart, readonly Unlisted['kind'][]> = {
   payment: ['payment'],
   shipping: ['shipping'],
   carriers: ['carrier'],
+  places: [],
   names: ['channel', 'place', 'discount', 'tax'],
   notes: [],
   invoices: [],

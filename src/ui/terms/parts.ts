@@ -7,6 +7,7 @@ export const TERMS_PARTS = inEachLanguage(
       { id: 'payment', label: say.payment },
       { id: 'shipping', label: say.shipping },
       { id: 'carriers', label: say.carriers },
+      { id: 'places', label: say.places },
       { id: 'names', label: say.names },
       { id: 'notes', label: say.notes },
       { id: 'invoices', label: say.invoices },

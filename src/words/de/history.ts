@@ -174,6 +174,7 @@ export const history: TranslationOf<typeof say> = {
   invitedColleague: '{$who} hat {$email} eingeladen, als {$role}',
   tookInvitationBack: '{$who} hat die Einladung von {$email} zurückgenommen',
   tookPart: '{$who} kam durch eine Einladung herein, als {$role}',
+  letColleagueIn: '{$who} hat {$name} aufgenommen, als {$role}',
   changedRole: '{$who} hat {$name} die Rolle {$role} gegeben',
   switchedColleagueOff: '{$who} hat {$name} abgeschaltet',
   switchedColleagueOn: '{$who} hat {$name} wieder eingeschaltet',

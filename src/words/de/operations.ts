@@ -16,6 +16,7 @@ export const operations: TranslationOf<typeof say> = {
   thisProcess: 'dieser Prozess',
   opensWhatIsStored: 'öffnet, was gespeichert ist',
   anotherSecret: 'LIBELLUS_SECRET ist nicht das, mit dem gespeicherte Passwörter und Schlüssel versiegelt wurden.',
+  addressBroken: 'Diese Adresse ist fehlerhaft: Ein % darin steht für keinen Buchstaben.',
   needsLength: 'Ein Inhalt braucht seine Länge: Content-Length senden.',
   tooLarge: 'Das ist zu groß: Es hat {$size}, und hier werden höchstens {$most} genommen.',
   signedOut: 'Sie sind abgemeldet. Melden Sie sich wieder an; was Sie getippt haben, ist noch da.',

@@ -45,6 +45,8 @@ export const placeholders: TranslationOf<typeof say> = {
   trackingNumber: 'Sendungsnummer',
   trackingAddress: 'Adresse der Sendungsverfolgung',
   dispatchedOn: 'Versandt am',
+  addressOfPlace: 'Adresse des Ortes',
+  hoursOfPlace: 'Öffnungszeiten des Ortes',
   dispatchedFrom: 'Versandt von',
   itemsInTheParcel: 'Artikel im Paket',
   amountRefunded: 'Erstatteter Betrag',

@@ -91,6 +91,8 @@ export const problems: TranslationOf<typeof say> = {
   theCheckDigitsOfThe:
     'Die Prüfziffern der IBAN stimmen nicht: eine Ziffer ist falsch getippt, oder zwei sind vertauscht.',
   aBicHas8Or: 'Eine BIC hat 8 oder 11 Buchstaben und Ziffern, zum Beispiel MARKDEF1100.',
+  closesBeforeItOpens: 'Es schließt, bevor es öffnet.',
+  isOpenThenAlready: 'Dann ist nach einer anderen Zeile schon geöffnet.',
   thisNameIsInThe: 'Dieser Name steht schon in der Liste.',
   contactIsTheCustomer: 'Das ist die Adresse des Kunden. Ein Kontakt hat eine andere.',
   contactTwice: 'Diese Adresse ist schon ein Kontakt.',
@@ -121,6 +123,9 @@ export const problems: TranslationOf<typeof say> = {
   enterACountryAsTwo: 'Geben Sie ein Land als zwei Großbuchstaben ein (ISO 3166), zum Beispiel PL.',
   chooseACurrency: 'Wählen Sie eine Währung.',
   chooseACustomer: 'Wählen Sie einen Kunden.',
+  chooseAtLeastOneDay: 'Wählen Sie mindestens einen Tag.',
+  enterOwnBeginning:
+    'Geben Sie einen Buchstaben, bis zu 9 weitere Buchstaben oder Ziffern und einen Bindestrich ein, etwa LBL-.',
   enterANumberOfDays: 'Geben Sie eine Anzahl von Tagen von 0 bis 365 ein.',
   enterTheNameOfA:
     'Geben Sie den Namen einer Schrift in Buchstaben, Ziffern, Leerzeichen und Bindestrichen ein, zum Beispiel Source Serif.',

@@ -8,6 +8,14 @@ export const settings: TranslationOf<typeof say> = {
   theStore: 'Der Shop',
   theStoreNote: 'Das steht von nun an in Nachrichten, auch in denen, die warten.',
   name: 'Name',
+  ordersMadeHere: 'Hier angelegte Bestellungen',
+  ordersMadeHereNote: 'Sie zählen von selbst weiter. Keine Bestellung des Shops darf so nummeriert sein.',
+  ownOrders: 'Ihre Nummern beginnen mit',
+  ownOrdersHint: 'Buchstaben und Ziffern, dann ein Bindestrich: {$example}',
+  ownOrdersReach:
+    'Bestellungen, die von jetzt an hier angelegt werden, beginnen mit {$now}; die bisherigen behalten {$before}, das für den Shop gesperrt bleibt. Regeln und Bedingungen über Nummern ändern sich nicht.',
+  shopNumbersSo:
+    '.input {$n :integer} .match $n one {{{$n} Bestellung des Shops beginnt mit {$beginning}. Wählen Sie einen anderen Anfang.}} * {{{$n} Bestellungen des Shops beginnen mit {$beginning}. Wählen Sie einen anderen Anfang.}}',
   url: 'Link zum Shop',
   email: 'E-Mail-Adresse für Kunden',
   phone: 'Telefonnummer',

@@ -45,6 +45,8 @@ export const values: TranslationOf<typeof say> = {
   trackingNumber: 'Sendungsnummer zum Verfolgen des Pakets.',
   trackingAddress: 'Webadresse (Link), unter der das Paket verfolgt wird.',
   dispatchedOn: 'Tag und Uhrzeit, zu der das Paket hinausging.',
+  addressOfPlace: 'Adresse des Ortes, von dem das Paket hinausging oder an dem es abgeholt wird, aus Shop, Orte.',
+  hoursOfPlace: 'Wann dieser Ort geöffnet hat, wie die Sprache der Nachricht es schreibt.',
   dispatchedFrom: 'Ort, von dem das Paket hinausging.',
   itemsInTheParcel: 'Wie viele Stücke in diesem Paket sind.',
   amountRefunded: 'Geld, das mit dieser Erstattung zurückgeht.',

@@ -1,6 +1,6 @@
 /** Parcels, collecting and downloads, in Arabic. */
 import type { Segments } from '../../template/schema';
-import { b, byPresence, day, p, whether } from '../sentences';
+import { b, byPresence, collectAt, day, p, whether } from '../sentences';
 
 const handedOver = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
@@ -46,6 +46,7 @@ export const PARCEL: Record<string, Segments> = {
       p(`تم تجهيزه وهو بانتظارك هنا: ${b('{$shipment.location}')}. يرجى إحضار الرقم ${b('{$order.number}')} معك.`),
       p(`تم تجهيزه وهو بانتظارك. يرجى إحضار الرقم ${b('{$order.number}')} معك.`),
     ),
+    place: collectAt('ساعات العمل'),
   },
   delivered: {
     subject: 'وصل طردك: {$order.number}',

@@ -1,6 +1,6 @@
 /** Parcels, collecting and downloads, in Spanish. */
 import type { Segments } from '../../template/schema';
-import { b, byPresence, day, p, whether } from '../sentences';
+import { b, byPresence, collectAt, day, p, whether } from '../sentences';
 
 const handedOver = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
@@ -51,6 +51,7 @@ export const PARCEL: Record<string, Segments> = {
       ),
       p(`Está preparado y te espera. Trae contigo el número ${b('{$order.number}')}.`),
     ),
+    place: collectAt('Abierto'),
   },
   delivered: {
     subject: 'Tu paquete ha llegado: {$order.number}',

@@ -1,6 +1,6 @@
 /** Parcels, collecting and downloads, in French. */
 import type { Segments } from '../../template/schema';
-import { b, byPresence, day, p, whether } from '../sentences';
+import { b, byPresence, collectAt, day, p, whether } from '../sentences';
 
 const handedOver = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
@@ -55,6 +55,7 @@ export const PARCEL: Record<string, Segments> = {
       ),
       p(`Elle est emballée et vous attend. Merci de vous munir du numéro ${b('{$order.number}')}.`),
     ),
+    place: collectAt('Ouvert '),
   },
   delivered: {
     subject: 'Votre colis est arrivé : {$order.number}',

@@ -1,6 +1,6 @@
 /** Parcels, collecting and downloads, in Italian. */
 import type { Segments } from '../../template/schema';
-import { b, byPresence, day, p, whether } from '../sentences';
+import { b, byPresence, collectAt, day, p, whether } from '../sentences';
 
 const handedOver = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
@@ -49,6 +49,7 @@ export const PARCEL: Record<string, Segments> = {
       p(`È imballato e ti aspetta qui: ${b('{$shipment.location}')}. Porta con te il numero ${b('{$order.number}')}.`),
       p(`È imballato e ti aspetta. Porta con te il numero ${b('{$order.number}')}.`),
     ),
+    place: collectAt('Aperto'),
   },
   delivered: {
     subject: 'Il tuo pacco è arrivato: {$order.number}',

@@ -1,6 +1,6 @@
 /** Parcels, collecting and downloads, in Dutch. */
 import type { Segments } from '../../template/schema';
-import { b, byPresence, day, p, whether } from '../sentences';
+import { b, byPresence, collectAt, day, p, whether } from '../sentences';
 
 const handedOver = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
@@ -54,6 +54,7 @@ export const PARCEL: Record<string, Segments> = {
       ),
       p(`Ze is ingepakt en ligt voor je klaar. Neem het nummer ${b('{$order.number}')} mee.`),
     ),
+    place: collectAt('Open'),
   },
   delivered: {
     subject: 'Je pakket is aangekomen: {$order.number}',

@@ -1,6 +1,6 @@
 /** Parcels, collecting and downloads, in Polish. */
 import type { Segments } from '../../template/schema';
-import { b, byPresence, day, p, whether } from '../sentences';
+import { b, byPresence, collectAt, day, p, whether } from '../sentences';
 
 const handedOver = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
@@ -55,6 +55,7 @@ export const PARCEL: Record<string, Segments> = {
       ),
       p(`Jest spakowane i czeka na Ciebie. Prosimy podać numer ${b('{$order.number}')} przy odbiorze.`),
     ),
+    place: collectAt('Otwarte'),
   },
   delivered: {
     subject: 'Twoja paczka dotarła: {$order.number}',

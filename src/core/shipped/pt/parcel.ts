@@ -1,6 +1,6 @@
 /** Parcels, collecting and downloads, in Portuguese. */
 import type { Segments } from '../../template/schema';
-import { b, byPresence, day, p, whether } from '../sentences';
+import { b, byPresence, collectAt, day, p, whether } from '../sentences';
 
 const handedOver = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
@@ -51,6 +51,7 @@ export const PARCEL: Record<string, Segments> = {
       p(`Está embalado e espera por você aqui: ${b('{$shipment.location}')}. Traga o número ${b('{$order.number}')}.`),
       p(`Está embalado e espera por você. Traga o número ${b('{$order.number}')}.`),
     ),
+    place: collectAt('Aberto'),
   },
   delivered: {
     subject: 'O seu pacote chegou: {$order.number}',

@@ -1,6 +1,6 @@
 /** Parcels, collecting and downloads, in Swedish. */
 import type { Segments } from '../../template/schema';
-import { b, byPresence, day, p, whether } from '../sentences';
+import { b, byPresence, collectAt, day, p, whether } from '../sentences';
 
 const handedOver = (it: string, after = ''): string =>
   byPresence(['shipment.carrier', 'shipment.dispatchedAt'], {
@@ -50,6 +50,7 @@ export const PARCEL: Record<string, Segments> = {
       p(`Den är packad och väntar på dig här: ${b('{$shipment.location}')}. Ta med numret ${b('{$order.number}')}.`),
       p(`Den är packad och väntar på dig. Ta med numret ${b('{$order.number}')}.`),
     ),
+    place: collectAt('Öppet'),
   },
   delivered: {
     subject: 'Ditt paket har kommit fram: {$order.number}',

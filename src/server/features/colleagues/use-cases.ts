@@ -7,6 +7,7 @@ import {
   InviteSchema,
   NewPasswordSchema,
   OwnNameSchema,
+  PlaceColleagueSchema,
 } from '@/contract/colleagues';
 import { ChooseAlertSchema } from '@/contract/alerts';
 import { RequireFactorSchema } from '@/contract/second-factor';
@@ -21,6 +22,7 @@ import {
   resetFactor,
   takeInvitationBack,
 } from './colleagues';
+import { placeColleague, storesOfColleague } from './elsewhere';
 import { changeOwnPassword, chooseAlert, endOwnSession, saveOwnName } from './own';
 
 export const colleague = {
@@ -48,6 +50,18 @@ export const colleague = {
     permission: 'colleague.edit',
     input: ColleagueIdSchema,
     run: removeColleague,
+  }),
+  stores: useCase({
+    name: 'colleague.stores',
+    permission: 'colleague.edit',
+    input: ColleagueIdSchema,
+    run: storesOfColleague,
+  }),
+  place: useCase({
+    name: 'colleague.place',
+    permission: 'colleague.edit',
+    input: PlaceColleagueSchema,
+    run: placeColleague,
   }),
   requireFactor: useCase({
     name: 'colleague.require-factor',

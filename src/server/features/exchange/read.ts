@@ -21,7 +21,6 @@ import {
   isOwnNumber,
   orderProblems,
   OrderSchema,
-  OWN_ORDERS,
   type Order,
 } from '@/core/order';
 import { sameCode } from '@/core/codes';
@@ -182,11 +181,12 @@ async function readTable(
     const { orders: made, problems } = await breathing(ordersInSteps(list.rows, currency, channelIds));
     read.orders = made.map((o) => o.order);
     await breath();
-    const own = made.find((o) => isOwnNumber(o.order.number));
+    const { ownOrders } = access.store;
+    const own = made.find((o) => isOwnNumber(o.order.number, ownOrders));
     if (own) {
-      const message = `${own.order.number} is of the range of orders that are made in Libellus (${OWN_ORDERS})`;
+      const message = `${own.order.number} is of the range of orders that are made in Libellus (${ownOrders.join(', ')})`;
       read.problems.push({ row: own.row, column: 'number', message });
-      read.orders = read.orders.filter((o) => !isOwnNumber(o.number));
+      read.orders = read.orders.filter((o) => !isOwnNumber(o.number, ownOrders));
     }
     read.problems.push(...problems);
   }

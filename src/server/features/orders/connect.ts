@@ -1,7 +1,6 @@
 /** How a shop system tells Libellus of its orders: the address, the key, an example of each event, and a line that sends it. */
 import { and, desc, eq, isNull, notLike } from 'drizzle-orm';
 import { momentLabel } from '@/core/moments';
-import { OWN_ORDERS } from '@/core/order';
 import { isWebAddress } from '@/core/schema';
 import type { Access } from '../../auth/access';
 import { config } from '../../base/config';
@@ -34,7 +33,7 @@ export async function loadConnect(access: Access) {
       .select({ number: orders.number })
       .from(orders)
       // Not one that was made here: their numbers are ours.
-      .where(and(eq(orders.storeId, store.id), notLike(orders.number, `${OWN_ORDERS}%`)))
+      .where(and(eq(orders.storeId, store.id), ...store.ownOrders.map((own) => notLike(orders.number, `${own}%`))))
       .orderBy(desc(orders.id))
       .limit(1),
     database()

@@ -288,5 +288,5 @@ async function nextNumber(access: Access): Promise<string> {
   const [result] = await database().execute(sql`
     insert into ${counters} (store_id, name, value) values (${access.store.id}, 'order', last_insert_id(${FIRST_OWN}))
     on duplicate key update value = last_insert_id(value + 1)`);
-  return `${OWN_ORDERS}${(result as unknown as { insertId: number }).insertId}`;
+  return `${access.store.ownOrders[0] ?? OWN_ORDERS}${(result as unknown as { insertId: number }).insertId}`;
 }

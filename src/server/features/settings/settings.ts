@@ -1,7 +1,8 @@
 /** What a store has set about itself: read, what a change would mean before it is made, and changed. */
-import { and, count, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
+import { and, count, eq, inArray, like, lt, sql, type SQL } from 'drizzle-orm';
 import type { SaveSettings, StoreSettings } from '@/contract/settings';
 import { changedSetting } from '@/core/changed-setting';
+import { OWN_ORDERS } from '@/core/order';
 import type { Retention } from '@/core/retention';
 import { plainLine, safeUrl } from '@/core/text';
 import { rhythmWords, type Holiday } from '@/core/time';
@@ -20,10 +21,10 @@ import { say as refusals } from '@/words/refusals';
 const DAY_MS = 86_400_000;
 
 /** What a store has set, with the holidays that are not over. */
-export function settingsOf({ name, facts, currency, timeZone, holidays, retention }: Store): StoreSettings {
+export function settingsOf({ name, facts, currency, timeZone, holidays, retention, ownOrders }: Store): StoreSettings {
   return {
     ...{ name, url: facts.url, email: facts.email, phone: facts.phone ?? '', address: facts.address ?? '' },
-    ...{ currency, timeZone, holidays, retention },
+    ...{ currency, timeZone, holidays, retention, ownOrders: ownOrders[0] ?? OWN_ORDERS },
   };
 }
 
@@ -65,6 +66,10 @@ export async function whatFollows({ store }: Access, { seen, next: given }: Save
   const changed = changedParts(seen, next);
   const db = database();
   const told: string[] = [];
+  if (changed.has('ownOrders')) {
+    await refuseTaken(db, store, next.ownOrders);
+    told.push(say.ownOrdersReach({ before: seen.ownOrders, now: next.ownOrders }));
+  }
   const waiting = changed.size > 0 ? await waitingIn(db, store.id) : 0;
   if (['name', 'url', 'email', 'phone', 'address'].some((p) => changed.has(p as Part))) {
     told.push(say.saidFromNow({ n: waiting }));
@@ -87,6 +92,14 @@ export async function whatFollows({ store }: Access, { seen, next: given }: Save
   if (changed.has('timeZone') || changed.has('holidays')) told.push(...(await timesMoved(db, store, changed)));
   if (changed.has('retention')) told.push(...(await whatGoes(db, store, next.retention)));
   return told;
+}
+
+/** A shop's numbers cannot be ours: what it tells of its orders would be refused. Throws `invalid`. */
+async function refuseTaken(db: Executor, store: Store, beginning: string): Promise<void> {
+  if (store.ownOrders.includes(beginning)) return;
+  const n = await countOf(db, orders, and(eq(orders.storeId, store.id), like(orders.number, `${beginning}%`)));
+  if (n === 0) return;
+  throw new AppError('invalid', say.notSaved, [{ path: '/ownOrders', message: say.shopNumbersSo({ n, beginning }) }]);
 }
 
 const countOf = async (
@@ -155,12 +168,15 @@ export async function saveSettings(access: Access, { seen, next: given }: SaveSe
     if (changedParts(seen, before).size > 0) throw new AppError('conflict', say.changedSince);
     const changed = changedParts(before, next);
     if (changed.size === 0) return;
-    const { name, url, email, phone, address, ...rest } = next;
+    if (changed.has('ownOrders')) await refuseTaken(tx, store!, next.ownOrders);
+    const { name, url, email, phone, address, ownOrders, ...rest } = next;
     await tx
       .update(stores)
       .set({
         ...rest,
         name,
+        // What was ours stays ours.
+        ownOrders: [ownOrders, ...store!.ownOrders.filter((b) => b !== ownOrders)],
         facts: { name, email, url, ...(phone && { phone }), ...(address && { address }) },
       })
       .where(eq(stores.id, store!.id));
@@ -174,7 +190,7 @@ export async function saveSettings(access: Access, { seen, next: given }: SaveSe
 function changeWords(before: StoreSettings, next: StoreSettings, changed: ReadonlySet<Part>): string {
   const labels: Record<Exclude<Part, 'holidays' | 'retention'>, string> = {
     ...{ name: say.name, url: say.url, email: say.email, phone: say.phone, address: say.address },
-    ...{ currency: say.currency, timeZone: say.timeZone },
+    ...{ currency: say.currency, timeZone: say.timeZone, ownOrders: say.ownOrders },
   };
   const days = (list: readonly Holiday[]): string => list.map((h) => h.on).join(' ');
   const kinds: Record<keyof Retention, string> = {

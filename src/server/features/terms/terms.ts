@@ -212,6 +212,7 @@ const PART_WORDS: Record<keyof Terms, string> = {
   shipping: 'shipping methods',
   carriers: 'carriers',
   names: 'names',
+  places: 'places',
   withoutParcel: 'categories without a parcel',
   notes: 'notes of products',
   seller: 'the seller of invoices',

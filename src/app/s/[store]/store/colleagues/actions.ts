@@ -1,7 +1,7 @@
 'use server';
 /** What Colleagues does on the server. */
-import { actAndRefresh, done } from '@/app/act';
-import type { ChangeColleague, Invite, MadeInvitation } from '@/contract/colleagues';
+import { act, actAndRefresh, done } from '@/app/act';
+import type { ChangeColleague, ColleagueStore, Invite, MadeInvitation, PlaceColleague } from '@/contract/colleagues';
 import type { Result } from '@/core/result';
 import { colleague } from '@/server/features/colleagues/use-cases';
 
@@ -31,4 +31,13 @@ export async function requireFactorAction(store: string, required: boolean): Pro
 
 export async function resetFactorAction(store: string, id: string): Promise<Result<null>> {
   return done(await actAndRefresh(colleague.resetFactor, store, { id }));
+}
+
+export async function colleagueStoresAction(store: string, id: string): Promise<Result<ColleagueStore[]>> {
+  return act(colleague.stores, store, { id });
+}
+
+/** In any store of which one is an owner. */
+export async function placeColleagueAction(store: string, input: PlaceColleague): Promise<Result<null>> {
+  return done(await actAndRefresh(colleague.place, store, input));
 }

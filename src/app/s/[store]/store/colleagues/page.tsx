@@ -1,12 +1,15 @@
 import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
+import { storesOf } from '@/server/auth/access';
 import { loadColleagues } from '@/server/features/colleagues/colleagues';
 import { ColleaguesScreen } from '@/ui/colleagues/ColleaguesScreen';
 import {
   changeColleagueAction,
+  colleagueStoresAction,
   inviteAction,
   inviteAgainAction,
+  placeColleagueAction,
   removeColleagueAction,
   requireFactorAction,
   resetFactorAction,
@@ -26,6 +29,7 @@ export default async function Colleagues({ params }: { params: Promise<{ store: 
       store={store.name}
       zone={store.timeZone}
       own={person.id}
+      hasStores={(await storesOf(person)).filter((s) => s.role === 'owner').length > 1}
       mayEdit={may(role, 'colleague.edit')}
       onInvite={inviteAction.bind(null, store.id)}
       onInviteAgain={inviteAgainAction.bind(null, store.id)}
@@ -33,6 +37,8 @@ export default async function Colleagues({ params }: { params: Promise<{ store: 
       onChange={changeColleagueAction.bind(null, store.id)}
       onRequire={requireFactorAction.bind(null, store.id)}
       onReset={resetFactorAction.bind(null, store.id)}
+      onReadStores={colleagueStoresAction.bind(null, store.id)}
+      onPlace={placeColleagueAction}
       onRemove={removeColleagueAction.bind(null, store.id)}
     />
   );

@@ -1,0 +1,1 @@
+ALTER TABLE `store` ADD COLUMN IF NOT EXISTS `own_orders` json NOT NULL DEFAULT ('["LBL-"]');

@@ -1,0 +1,1 @@
+CREATE INDEX IF NOT EXISTS `history_who_area` ON `history` (`store_id`,`user_id`,`area`,`id`);
