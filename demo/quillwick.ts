@@ -208,7 +208,7 @@ export const TERMS: Terms = {
   places: [
     {
       name: 'the Mill',
-      address: 'Tannery Row 4, 14712 Rathenow',
+      address: 'Mühlgraben 4, 15306 Seelow',
       hours: [{ days: [1, 2, 3, 4, 5], opens: '08:00', closes: '16:30' }],
     },
     {

@@ -75,7 +75,7 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
                 {mayEdit && (
                   <button
                     type="button"
-                    className="btn btn-quiet mt-6"
+                    className="btn btn-quiet justify-self-start sm:mt-6"
                     aria-label={say.removeN({ n: carrier.name || say.thisCarrier })}
                     onClick={() => set(i, undefined)}
                   >

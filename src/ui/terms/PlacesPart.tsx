@@ -48,7 +48,7 @@ export function PlacesPart({ terms, mayEdit, change, problem }: PartProps) {
               {mayEdit && (
                 <button
                   type="button"
-                  className="btn btn-quiet mt-6"
+                  className="btn btn-quiet justify-self-start sm:mt-6"
                   aria-label={say.removeN({ n: place.name || say.newPlace })}
                   onClick={() => set(i, undefined)}
                 >
@@ -136,22 +136,24 @@ function OpeningRow({
             {weekdayName(day, 'short')}
           </label>
         ))}
-        <input
-          type="time"
-          aria-label={say.opensAt({ n })}
-          className="input w-26"
-          value={opening.opens}
-          onChange={(e) => e.target.value && onChange({ ...opening, opens: e.target.value })}
-        />
-        <span aria-hidden>–</span>
-        <input
-          type="time"
-          aria-label={say.closesAt({ n })}
-          aria-invalid={problem ? true : undefined}
-          className="input w-26"
-          value={opening.closes}
-          onChange={(e) => e.target.value && onChange({ ...opening, closes: e.target.value })}
-        />
+        <span className="inline-flex items-center gap-2">
+          <input
+            type="time"
+            aria-label={say.opensAt({ n })}
+            className="input w-32"
+            value={opening.opens}
+            onChange={(e) => e.target.value && onChange({ ...opening, opens: e.target.value })}
+          />
+          <span aria-hidden>–</span>
+          <input
+            type="time"
+            aria-label={say.closesAt({ n })}
+            aria-invalid={problem ? true : undefined}
+            className="input w-32"
+            value={opening.closes}
+            onChange={(e) => e.target.value && onChange({ ...opening, closes: e.target.value })}
+          />
+        </span>
         {mayEdit && (
           <button
             type="button"
