@@ -34,8 +34,10 @@ export async function openInstallation({ port = '4310', data }: InstallationOpti
     Object.assign(process.env, { DATABASE_URL: databaseUrl, LIBELLUS_SECRET: secret(), LIBELLUS_DATA: dataDir });
   };
   if (outside && !data) {
-    set(outside);
-    return { dataDir, databaseUrl: outside, secret: secret(), secretGiven, close: () => Promise.resolve() };
+    const { oneNode } = await import('../src/server/db/nodes');
+    const node = await oneNode(outside);
+    set(node);
+    return { dataDir, databaseUrl: node, secret: secret(), secretGiven, close: () => Promise.resolve() };
   }
   const passwordFile = join(dataDir, 'database-password');
   const own = existsSync(passwordFile)

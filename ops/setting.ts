@@ -112,11 +112,12 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
     if (options.demo) ready.push(...(await standIns(env)));
     Object.assign(process.env, env);
     const { migrateDatabase } = await import('../src/server/db/migrate');
-    await migrateDatabase(databaseUrl);
+    const { oneNode } = await import('../src/server/db/nodes');
+    await migrateDatabase(await oneNode(databaseUrl));
     if (!secretGiven) {
       // A change of the secret that was interrupted is finished before anything starts with the old one.
       const { settleSecret } = await import('./installation');
-      const settled = await settleSecret(dataDir, databaseUrl);
+      const settled = await settleSecret(dataDir, await oneNode(databaseUrl));
       if (settled) env.LIBELLUS_SECRET = process.env.LIBELLUS_SECRET = settled;
     }
     if (web) {

@@ -95,7 +95,7 @@ export async function arrived(
         }
         return found?.mail.subject;
       },
-      { timeout: 30_000, message: `a message with "${words}" in the mailbox of ${address}` },
+      { timeout: 60_000, message: `a message with "${words}" in the mailbox of ${address}` },
     )
     .toContain(words);
   return found!;

@@ -12,7 +12,7 @@ test('guessing a password gets slower, and whoever signed in here before is not 
     await on.getByLabel('Email address').fill(EMAIL);
     await on.getByLabel('Password').fill(password);
     await on.getByRole('button', { name: 'Sign in', exact: true }).click();
-    await expect(on.getByRole('button', { name: /^Sign(ing)? in/ })).toHaveText('Sign in');
+    await expect(on.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
   };
   await page.goto('/sign-in');
   await page.getByLabel('Email address').fill(EMAIL);

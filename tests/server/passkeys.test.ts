@@ -3,12 +3,13 @@ import { eq } from 'drizzle-orm';
 import type { Role } from '@/contract/policy';
 import { accessOf, NEEDS_TWO_FACTORS, type Person } from '@/server/auth/access';
 import { auth, passkeyHost } from '@/server/auth/auth';
+import { forgetOldGuesses } from '@/server/auth/guard';
 import { historyOf } from '@/server/auth/history';
 import { addPasskey, beginPasskey, passkeysOf, removePasskey, renamePasskey } from '@/server/auth/passkeys';
 import { createUser } from '@/server/auth/people';
 import { config } from '@/server/base/config';
 import { database } from '@/server/db/client';
-import { passkey, session, stores } from '@/server/db/schema';
+import { passkey, session, stores, verification } from '@/server/db/schema';
 import { loadColleagues, requireFactor, resetFactor } from '@/server/features/colleagues/colleagues';
 import { loadHealth } from '@/server/features/stores/closing';
 import { addMember } from '@/server/features/stores/stores';
@@ -145,6 +146,24 @@ describe('a passkey', () => {
     expect([status, body.message]).toEqual([401, expect.stringContaining('does not know this passkey')]);
     const odd = await new Browser().ask('sign-in/passkey', { response: { id: 'x'.repeat(5000) } });
     expect(odd.status).toBe(400);
+  });
+
+  it('is asked for so often from one network, unless somebody comes in; what was never ended is forgotten', async () => {
+    const { device } = await withPasskey();
+    const browser = new Browser();
+    const begun = (): Promise<number> => browser.ask('sign-in/passkey/challenge', {}).then((r) => r.status);
+    for (let i = 0; i < 60; i += 1) expect(await begun()).toBe(200);
+    expect((await show(device, {}, browser)).status).toBe(200);
+    const answers: number[] = [];
+    for (let i = 0; i < 103; i += 1) answers.push(await begun());
+    expect(answers.indexOf(429)).toBeGreaterThan(98);
+    const left = await database().$count(verification);
+    expect(left).toBeGreaterThan(100);
+    await database()
+      .update(verification)
+      .set({ expiresAt: new Date(Date.now() - 60_000) });
+    await forgetOldGuesses();
+    expect(await database().$count(verification)).toBe(0);
   });
 
   it('lets in whom it belongs to, whoever is signed in in this browser', async () => {

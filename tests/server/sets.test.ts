@@ -11,6 +11,7 @@ import * as t from '@/server/db/schema';
 import { pictureFile, bringPicture } from '@/server/documents/pictures';
 import { loadBoard } from '@/server/features/notifications/board';
 import { makeNotification } from '@/server/features/notifications/notifications';
+import { keepPairs, keptPairs } from '@/server/features/languages/kept-memory';
 import { entriesOf, saveEntry } from '@/server/features/glossary/entries';
 import { loadRemoved, removed } from '@/server/features/removed/use-cases';
 import { addRule } from '@/server/features/routing/routing';
@@ -259,6 +260,28 @@ it('a new store begins with another store’s messages, as drafts of its own', a
   expect((await makeStore(owner, input)).storeId).toBe('quire-co-2');
   const error = await refusal(makeStore(owner, { ...input, language: 'fi' }));
   expect(error.problems[0]).toMatchObject({ path: '/language' });
+});
+
+it('a store made like another takes its memories along, and is guarded as it is', async () => {
+  const model = await accessAs();
+  const pair = { source: 'bone folder', words: 'Falzbein' };
+  const keep = (language: string, words: string) =>
+    keepPairs(database(), model, { language, name: 'agency.tmx' }, [{ ...pair, words }]);
+  await keep('de', pair.words);
+  await keep('ar', 'مطواة');
+  await database().update(t.user).set({ twoFactorEnabled: true }).where(eq(t.user.id, MARTA.id));
+  await database().update(t.stores).set({ requiresTwoFactors: true }).where(eq(t.stores.id, 'quillwick'));
+  const input = { url: 'https://quire.example', storeEmail: 'hello@quire.example', currency: 'EUR' };
+  const like = { ...input, timeZone: 'Europe/Berlin', like: 'quillwick' };
+  const same = await makeStore({ ...model, person: MARTA }, { ...like, store: 'Same', language: 'en' });
+  const made = await accessOf(MARTA, same.storeId, 'store.make');
+  expect(made.store.requiresTwoFactors).toBe(true);
+  expect(await keptPairs(made, 'de')).toEqual([expect.objectContaining({ ...pair, file: 'agency.tmx' })]);
+  // From another language, what it offers would not be found.
+  const other = await makeStore({ ...model, person: MARTA }, { ...like, store: 'Other', language: 'de' });
+  expect(await keptPairs(await accessOf(MARTA, other.storeId, 'store.make'), 'ar')).toEqual([]);
+  await database().update(t.stores).set({ requiresTwoFactors: false });
+  await database().update(t.user).set({ twoFactorEnabled: false }).where(eq(t.user.id, MARTA.id));
 });
 
 it('a version that follows another does so in the other store, in its languages', async () => {

@@ -8,7 +8,7 @@ import { eq, inArray, lt, sql } from 'drizzle-orm';
 import { database } from '../db/client';
 import { retryingDeadlocks } from '../db/deadlocks';
 import { askDatabaseTime, databaseNow } from '../db/time';
-import { guesses } from '../db/schema';
+import { guesses, verification } from '../db/schema';
 import { say } from '../../words/signIn';
 
 export interface Counter {
@@ -95,8 +95,11 @@ export async function succeeded(own: readonly Counter[], shared: readonly Counte
     );
 }
 
-/** Forgets counts that nothing was added to for a day. */
+/** Forgets counts that nothing was added to for a day, and what was begun at the door and never ended. */
 export async function forgetOldGuesses(): Promise<void> {
+  await database()
+    .delete(verification)
+    .where(lt(verification.expiresAt, new Date(databaseNow())));
   await database()
     .delete(guesses)
     .where(lt(guesses.lastAt, new Date(databaseNow() - FORGET_MS)));

@@ -11,13 +11,19 @@ import type { Counter } from './guard';
 import { historyEntry } from './history';
 import { languageAt, languageCookie } from './language';
 
-/** How many may fail before one waits: at one account, from one network, from one browser that is known. */
-export const FREE = { account: 8, network: 30, browser: 8 };
+/** How many may fail before one waits: at one account, from one network, from one browser that is known; and be begun from one network. */
+export const FREE = { account: 8, network: 30, browser: 8, begun: 100 };
 
 /** What was tried from the network that a request comes from. */
 export const ofNetwork = (request: Request): Counter => ({
   of: `network ${networkOf(request.headers.get(ADDRESS_HEADER) ?? 'unknown')}`,
   free: FREE.network,
+});
+
+/** What is begun from a network leaves something in the database, whether or not somebody comes in by it: that has an end. */
+export const begunFrom = (request: Request): Counter => ({
+  of: `begun ${ofNetwork(request).of}`,
+  free: FREE.begun,
 });
 
 /** Another site must not sign a visitor in to an account of its own. */

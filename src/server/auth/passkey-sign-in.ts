@@ -9,15 +9,13 @@ import { database } from '../db/client';
 import { passkey, user } from '../db/schema';
 import { auth } from './auth';
 import { beginTry, succeeded, waitWords } from './guard';
-import { answer, fromElsewhere, ofNetwork, rememberSignIn, signedIn, withCookies } from './letting-in';
+import { answer, begunFrom, fromElsewhere, ofNetwork, rememberSignIn, signedIn, withCookies } from './letting-in';
 
 /** Answers with what a browser is to ask its devices for. Which passkeys there are is not told: whoever has one for here may use it. */
 export async function passkeyChallenge(request: Request): Promise<Response> {
   if (fromElsewhere(request)) return answer(403, signInWords.signInOnItsPage);
-  const network = ofNetwork(request);
-  const wait = await beginTry([network]);
+  const wait = await beginTry([begunFrom(request)]);
   if (wait > 0) return tooMany(wait);
-  await succeeded([], [network]);
   const headers = new Headers(request.headers);
   // Nobody is signed in yet, whatever the browser still has.
   headers.delete('cookie');
@@ -59,7 +57,7 @@ export async function signInByPasskey(request: Request): Promise<Response> {
     if (owner) await rememberSignIn(owner.email, 'failedToSignIn');
     return answer(401, owner ? say.notIn : say.unknown);
   }
-  await succeeded([], [network]);
+  await succeeded([begunFrom(request)], [network]);
   if (!owner) return answer(401, say.unknown);
   await database().update(passkey).set({ usedAt: new Date() }).where(eq(passkey.id, owner.id));
   await rememberSignIn(owner.email, 'signedInByPasskey');

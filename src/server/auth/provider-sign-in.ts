@@ -8,7 +8,7 @@ import { log } from '../base/log';
 import { beginTry, succeeded, waitWords } from './guard';
 import { openInvitation } from './invitations';
 import { auth } from './auth';
-import { answer, fromElsewhere, ofNetwork, rememberSignIn, welcome, withCookies } from './letting-in';
+import { answer, begunFrom, fromElsewhere, ofNetwork, rememberSignIn, welcome, withCookies } from './letting-in';
 import { forgetProvider, PROVIDER_ID, throughProvider } from './provider';
 
 /** A provider that has said nothing for so long is down, ms. */
@@ -34,13 +34,11 @@ export async function sendToProvider(request: Request): Promise<Response> {
   const checked = checkAsked(await request.json().catch(() => undefined));
   if (!checked.ok) return answer(400, signInWords.signingInDidNotWork);
   const { to, anew = false } = checked.value;
-  const network = ofNetwork(request);
-  const wait = await beginTry([network]);
+  const wait = await beginTry([begunFrom(request)]);
   if (wait > 0) {
     const words = signInWords.tooManyTriesWait({ wait: waitWords(wait) });
     return answer(429, words, { 'retry-after': String(wait) });
   }
-  await succeeded([], [network]);
   const headers = new Headers(request.headers);
   const invited = await openInvitation(/^\/join\/([\w-]{43})$/.exec(to)?.[1]);
   const asked = await within(
@@ -92,13 +90,13 @@ export async function backFromProvider(request: Request): Promise<Response> {
   if (!response) return goTo(`${url}/sign-in?error=provider_unreachable`);
   const cookies = response.headers.getSetCookie();
   if (await asksForCode(response)) {
-    await succeeded([], [network]);
+    await succeeded([begunFrom(request)], [network]);
     return goTo(`${url}/sign-in?asks=code`, cookies);
   }
   const to = response.headers.get('location') ?? `${url}/sign-in?error=unknown`;
   const email = await whoIsIn(cookies);
   if (email === undefined) return goTo(to, cookies);
-  await succeeded([], [network]);
+  await succeeded([begunFrom(request)], [network]);
   await rememberSignIn(email, 'signedInByProvider');
   const { cookies: known } = await welcome(request, email);
   return goTo(to, [...cookies, ...known]);

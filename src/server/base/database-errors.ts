@@ -10,6 +10,8 @@ function codeOf(error: unknown): string {
 export const isDeadlock = (error: unknown): boolean => ['ER_LOCK_DEADLOCK', 'ER_CHECKREAD'].includes(codeOf(error));
 
 const AWAY = new Set([
+  // What a node of several answers while it is apart from the others (1047).
+  'ER_UNKNOWN_COM_ERROR',
   'ECONNREFUSED',
   'ECONNRESET',
   'EPIPE',

@@ -3,6 +3,7 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 import { config } from '../base/config';
+import { nodesOf, wayTo } from './nodes';
 import * as schema from './schema';
 
 export type Database = MySql2Database<typeof schema>;
@@ -42,8 +43,9 @@ export class NoConnection extends Error {
 
 /** A pool of connections to a database, each set to read what is committed and to give up a statement after 30 s. */
 export function connect(url: string, connections = 10): Connection {
+  const several = nodesOf(url) !== undefined;
   const pool = createPool({
-    uri: url,
+    ...wayTo(url),
     connectionLimit: connections,
     connectTimeout: ACQUIRE_MS,
     timezone: 'Z',
@@ -55,6 +57,8 @@ export function connect(url: string, connections = 10): Connection {
   pool.pool.on('connection', (connection) => {
     connection.query(`set session max_statement_time=${STATEMENT_S}, innodb_lock_wait_timeout=${LOCK_WAIT_S}`);
     connection.query('set session transaction isolation level read committed');
+    // Another node may still be at what was committed before it was asked; of one database the setting says nothing.
+    if (several) connection.query('set session wsrep_sync_wait=1');
   });
   limitWaiting(pool);
   return { pool, db: nested(drizzle(pool, { schema, mode: 'default' })) };

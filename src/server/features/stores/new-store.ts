@@ -1,6 +1,6 @@
 /** A further store of an installation: with what ships, or with the messages of another store. */
 import { Type, type Static } from '@sinclair/typebox';
-import { eq } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { DEFAULT_LOOK } from '@/core/look';
 import { inLanguages, languagesIn, setItems } from '@/core/sets';
 import { SHIPPED_LANGUAGES } from '@/core/shipped';
@@ -8,8 +8,9 @@ import { freeSlug, slugOf } from '@/core/slug';
 import { accessOf, type Access, type Person, type Store } from '../../auth/access';
 import { remember } from '../../auth/history';
 import { AppError } from '../../base/errors';
+import { newId } from '../../base/ids';
 import { database, type Executor } from '../../db/client';
-import { channels, memberships, stores } from '../../db/schema';
+import { channels, memberships, memoryFiles, memoryPairs, stores } from '../../db/schema';
 import { settingsChanged } from '../../events/planner';
 import { putSet } from '../sets/apply';
 import { bringBytes } from '../sets/pictures';
@@ -50,6 +51,8 @@ export async function makeStore(access: Access, input: Static<typeof NewStoreSch
         language,
         languages: [...new Set([language, ...(model?.languages ?? []), ...further])],
         locales: model?.locales ?? { en: 'en-GB' },
+        // What it begins with is guarded as it was.
+        requiresTwoFactors: model?.requiresTwoFactors ?? false,
         currency,
         timeZone,
         facts: { name, email: storeEmail, url },
@@ -94,7 +97,34 @@ async function beginLike(access: Access, model: Store, tx: Executor): Promise<vo
   });
   const keys = new Set(items.filter((i) => i.refused === undefined && i.state !== 'same').map((i) => i.key));
   await putSet(access, own, ours, keys, tx);
+  await memoriesLike(store, model, tx);
   await settingsChanged(tx, store.id);
+}
+
+/**
+ * Memories that were brought in as files go along, for the languages that the new store has: from the same own language, as what they
+ * offer is found by its words. What the other store translated itself goes along with its messages.
+ */
+async function memoriesLike(store: Store, model: Store, tx: Executor): Promise<void> {
+  if (store.language !== model.language) return;
+  const files = await tx
+    .select()
+    .from(memoryFiles)
+    .where(
+      and(
+        eq(memoryFiles.storeId, model.id),
+        eq(memoryFiles.source, store.language),
+        inArray(memoryFiles.language, store.languages),
+        isNull(memoryFiles.removedAt),
+      ),
+    );
+  for (const file of files) {
+    const id = newId();
+    await tx.insert(memoryFiles).values({ ...file, id, storeId: store.id });
+    await tx.execute(sql`
+      insert into ${memoryPairs} (file_id, place, source, words)
+      select ${id}, place, source, words from ${memoryPairs} where file_id = ${file.id}`);
+  }
 }
 
 /** The stores of a person, with the languages of their messages. */
