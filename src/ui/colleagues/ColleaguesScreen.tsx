@@ -203,7 +203,7 @@ function Row({
         {seenAt ? <Time at={seenAt} zone={zone} /> : <span className="text-slate">{say.neverHere}</span>}
       </td>
       {mayEdit && (
-        <td data-line="end" className="px-2 pe-5 text-end">
+        <td data-line="rest" className="px-2 pe-5 text-end">
           <div className="inline-flex flex-wrap justify-end gap-2">
             {id !== own && (
               <button
