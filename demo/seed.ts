@@ -11,7 +11,7 @@ import { database } from '../src/server/db/client';
 import * as t from '../src/server/db/schema';
 import { indexCustomers } from '../src/server/events/find-customers';
 import { countAll } from '../src/server/events/known-customers';
-import { orderRow } from '../src/server/events/receive';
+import { orderRow } from '../src/server/events/kept-orders';
 import { newId } from '../src/server/base/ids';
 import { fingerprint, seal, unseal } from '../src/server/base/secrets';
 import { createUser } from '../src/server/auth/people';

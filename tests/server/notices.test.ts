@@ -7,7 +7,8 @@ import type { Order } from '@/core/order';
 import { database } from '@/server/db/client';
 import { consents, deliveries, events, notices, orders, services } from '@/server/db/schema';
 import { newId } from '@/server/base/ids';
-import { orderRow, receiveEvent } from '@/server/events/receive';
+import { orderRow } from '@/server/events/kept-orders';
+import { receiveEvent } from '@/server/events/receive';
 import { deliveryDetail } from '@/server/features/deliveries/deliveries';
 import {
   beginNotice,

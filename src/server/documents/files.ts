@@ -22,6 +22,7 @@ import { fileSize } from '@/core/names';
 import { config } from '../base/config';
 import { AppError } from '../base/errors';
 import { newId } from '../base/ids';
+import { insertRows } from '../db/bulk';
 import { database, type Executor } from '../db/client';
 import { databaseTime } from '../db/time';
 import { editions, eventFiles, sentFiles, storeFiles, templates } from '../db/schema';
@@ -131,19 +132,20 @@ export async function filesOf(storeId: string, digests: readonly string[]): Prom
   return new Map(rows.map((r) => [r.digest, r]));
 }
 
-/** Keeps which files an event brought, so that they stay for as long as messages can be made of it. */
-export async function keepForEvent(
+/** Keeps which files events brought, so that they stay for as long as messages can be made of it. */
+export async function keepForEvents(
   tx: Executor,
   storeId: string,
-  eventId: string,
-  files: readonly KeptFile[],
+  named: readonly { eventId: string; files: readonly KeptFile[] }[],
 ): Promise<void> {
-  const digests = [...new Set(files.map((f) => f.digest))];
-  if (digests.length > 0)
-    await tx
-      .insert(eventFiles)
-      .ignore()
-      .values(digests.map((digest) => ({ eventId, storeId, digest })));
+  await insertRows(
+    tx,
+    eventFiles,
+    named.flatMap(({ eventId, files }) =>
+      [...new Set(files.map((f) => f.digest))].map((digest) => ({ eventId, storeId, digest })),
+    ),
+    { ignore: true },
+  );
 }
 
 /** A file that was brought in and then not sent stays for a while: its letter may still be open. */

@@ -2,9 +2,10 @@
  * Customers as orders tell of them: whoever orders is one, with how much they ordered, counted as their orders come. What a list or a
  * colleague said of them stays.
  */
-import { and, eq, sql, type SQL } from 'drizzle-orm';
+import { and, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { noAddress, type Order } from '@/core/order';
 import { newId } from '../base/ids';
+import { insertRows } from '../db/bulk';
 import type { Executor } from '../db/client';
 import { customers, formerAddresses, orders } from '../db/schema';
 
@@ -14,34 +15,23 @@ type OrderRow = typeof orders.$inferInsert;
 const worth = ({ status, currency, total }: Pick<OrderRow, 'status' | 'currency' | 'total'>, own: string): number =>
   status === 'OrderCancelled' || currency !== own ? 0 : total;
 
-/** The customer of a new order, made when they are not known yet. */
-export async function countOrder(tx: Executor, store: { id: string; currency: string }, row: OrderRow): Promise<void> {
-  const { customer, shippingAddress, billingAddress, language } = row.snapshot;
-  const newest = sql`${customers.lastOrderAt} is null or ${customers.lastOrderAt} <= values(${customers.lastOrderAt})`;
-  await tx
-    .insert(customers)
-    .values({
-      id: newId(),
-      storeId: store.id,
-      email: row.customerEmail,
-      firstName: customer.firstName ?? '',
-      lastName: customer.lastName ?? '',
-      company: customer.company ?? '',
-      language: '',
-      guest: customer.guest ?? false,
-      address: shippingAddress ?? billingAddress ?? noAddress(row.customerName),
-      orders: 1,
-      spent: worth(row, store.currency),
-      country: (shippingAddress ?? billingAddress)?.country ?? '',
-      orderLanguage: language ?? '',
-      channel: row.channel,
-      lastOrderAt: row.placedAt,
-    })
-    .onDuplicateKeyUpdate({
+const newest = sql`${customers.lastOrderAt} is null or ${customers.lastOrderAt} <= values(${customers.lastOrderAt})`;
+
+/** The customers of new orders, made when they are not known yet. */
+export async function countOrders(
+  tx: Executor,
+  store: { id: string; currency: string },
+  rows: readonly OrderRow[],
+): Promise<void> {
+  await insertRows(
+    tx,
+    customers,
+    rows.map((row) => customerOf(store, row)),
+    {
       // MariaDB sets them from left to right, in the order of the table: what is compared comes before what it is compared with changes.
-      set: {
+      onDuplicate: {
         // The number of the new order is still to be found by.
-        indexed: false,
+        indexed: sql`false`,
         firstName: sql`if(${customers.firstName} = '' and ${customers.lastName} = '', values(${customers.firstName}), ${customers.firstName})`,
         lastName: sql`if(${customers.lastName} = '' and ${customers.firstName} = values(${customers.firstName}), values(${customers.lastName}), ${customers.lastName})`,
         company: sql`if(${customers.company} = '', values(${customers.company}), ${customers.company})`,
@@ -53,7 +43,30 @@ export async function countOrder(tx: Executor, store: { id: string; currency: st
         channel: sql`if(${newest}, values(${customers.channel}), ${customers.channel})`,
         lastOrderAt: sql`greatest(ifnull(${customers.lastOrderAt}, values(${customers.lastOrderAt})), values(${customers.lastOrderAt}))`,
       },
-    });
+    },
+  );
+}
+
+function customerOf(store: { id: string; currency: string }, row: OrderRow) {
+  const { customer, shippingAddress, billingAddress, language } = row.snapshot;
+  return {
+    id: newId(),
+    storeId: store.id,
+    email: row.customerEmail,
+    firstName: customer.firstName ?? '',
+    lastName: customer.lastName ?? '',
+    company: customer.company ?? '',
+    language: '',
+    guest: customer.guest ?? false,
+    address: shippingAddress ?? billingAddress ?? noAddress(row.customerName),
+    contacts: [],
+    orders: 1,
+    spent: worth(row, store.currency),
+    country: (shippingAddress ?? billingAddress)?.country ?? '',
+    orderLanguage: language ?? '',
+    channel: row.channel,
+    lastOrderAt: row.placedAt,
+  };
 }
 
 /** After an order that was counted before is another amount, or cancelled. */
@@ -100,10 +113,26 @@ export async function countAll(tx: Executor, storeId: string, emails?: readonly 
 }
 
 /**
- * The order with the address that its customer has now, where the shop still tells of one that was corrected. A mistyped address may be
- * somebody's: a new order under it is its customer's only when it has their name.
+ * The orders with the addresses that their customers have now, where the shop still tells of ones that were corrected. A mistyped
+ * address may be somebody's: a new order under it is its customer's only when it has their name.
  */
-export async function withOwnAddress(tx: Executor, storeId: string, order: Order): Promise<Order> {
+export async function withOwnAddresses(tx: Executor, storeId: string, told: readonly Order[]): Promise<Order[]> {
+  if (told.length === 0) return [];
+  const rows = await tx
+    .select({ address: formerAddresses.address })
+    .from(formerAddresses)
+    .where(
+      and(
+        eq(formerAddresses.storeId, storeId),
+        inArray(formerAddresses.address, [...new Set(told.map((o) => o.customer.email))]),
+      ),
+    );
+  const orders: Order[] = [];
+  for (const order of told) orders.push(rows.length === 0 ? order : await withOwnAddress(tx, storeId, order));
+  return orders;
+}
+
+async function withOwnAddress(tx: Executor, storeId: string, order: Order): Promise<Order> {
   const { email, firstName = '', lastName = '' } = order.customer;
   const [row] = await tx
     .select({

@@ -1,6 +1,7 @@
 /** What was planned for an event, kept with it: what goes out, and who was not written to. */
 import { and, count, eq, gt, like } from 'drizzle-orm';
 import type { Plan, Reason } from '@/core/plan';
+import { insertRows } from '../db/bulk';
 import type { Executor } from '../db/client';
 import { deliveries, notWritten } from '../db/schema';
 import { databaseTime } from '../db/time';
@@ -16,18 +17,56 @@ export interface PlannedFor {
   createdAt: Date;
 }
 
+/** A plan, and what it was made for. */
+export interface PlanOf {
+  of: PlannedFor;
+  plan: Plan;
+}
+
 /** Keeps a plan in the transaction of its event. Answers the ids of its deliveries. */
 export async function keepPlan(
   tx: Executor,
-  { orderNumber, ...common }: PlannedFor,
+  of: PlannedFor,
   names: PreparedPlanner['names'],
   planned: Plan,
 ): Promise<string[]> {
-  const plan = await withinLimits(tx, common.storeId, planned);
-  const rows = plan.deliveries.map((d) => ({
-    ...common,
+  const [ids] = await keepPlans(tx, [{ of, plan: await withinLimits(tx, of.storeId, planned) }], names);
+  return ids!;
+}
+
+/** Whether what is kept of a plan depends on what its readers had before: plans of these are kept one after the other. */
+export const isLimited = (plan: Plan): boolean => plan.deliveries.some((d) => d.copiesMost !== undefined);
+
+/** Keeps plans of several events that nothing limits. Answers the ids of the deliveries of each. */
+export async function keepPlans(
+  tx: Executor,
+  plans: readonly PlanOf[],
+  names: PreparedPlanner['names'],
+): Promise<string[][]> {
+  const rows = plans.map(({ of, plan }) => deliveriesOf(of, plan, names));
+  await insertRows(tx, deliveries, rows.flat());
+  await insertRows(
+    tx,
+    notWritten,
+    plans.flatMap(({ of: { orderNumber: _, ...common }, plan }) =>
+      plan.notWritten.map((n) => ({
+        ...common,
+        id: newId(),
+        notificationId: n.notificationId,
+        notificationName: names.get(n.notificationId) ?? '',
+        recipient: n.recipient?.address ?? '',
+        recipientName: n.recipient?.name ?? '',
+        reasons: n.reasons,
+      })),
+    ),
+  );
+  return rows.map((made) => made.map((r) => r.id));
+}
+
+const deliveriesOf = (of: PlannedFor, { deliveries: planned }: Plan, names: PreparedPlanner['names']) =>
+  planned.map((d) => ({
+    ...of,
     id: newId(),
-    orderNumber,
     notificationId: d.notificationId,
     notificationName: names.get(d.notificationId) ?? '',
     editionId: d.editionId,
@@ -39,29 +78,13 @@ export async function keepPlan(
     language: d.language,
     reasons: d.reasons,
     state: 'planned' as const,
-    dueAt: d.dueAt === undefined ? common.createdAt : new Date(d.dueAt),
-    ...(d.dueAt !== undefined && { plannedFor: new Date(d.dueAt) }),
+    dueAt: d.dueAt === undefined ? of.createdAt : new Date(d.dueAt),
+    plannedFor: d.dueAt === undefined ? null : new Date(d.dueAt),
     moment: d.moment,
     turn: d.turn,
     timed: d.timed,
     gathers: d.gathers === true,
   }));
-  if (rows.length > 0) await tx.insert(deliveries).values(rows);
-  if (plan.notWritten.length > 0) {
-    await tx.insert(notWritten).values(
-      plan.notWritten.map((n) => ({
-        ...common,
-        id: newId(),
-        notificationId: n.notificationId,
-        notificationName: names.get(n.notificationId) ?? '',
-        recipient: n.recipient?.address ?? '',
-        recipientName: n.recipient?.name ?? '',
-        reasons: n.reasons,
-      })),
-    );
-  }
-  return rows.map((r) => r.id);
-}
 
 const DAY_MS = 86_400_000;
 

@@ -13,7 +13,7 @@ import { databaseTime } from '../db/time';
 import { deliveries, events, products, stockCounts, stores } from '../db/schema';
 import { keepPlan } from './planned';
 import { plannerOf } from './planner';
-import type { Received } from './receive';
+import type { Received } from './recording';
 import type { OrderEvent } from './schema';
 
 type Store = typeof stores.$inferSelect;

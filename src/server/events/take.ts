@@ -4,15 +4,16 @@ import { LRUCache } from 'lru-cache';
 import { isOwnNumber } from '@/core/order';
 import { placedSentence } from '@/core/schema';
 import { AppError, type FieldProblem } from '../base/errors';
-import { database, type Database } from '../db/client';
+import { database } from '../db/client';
 import { stores } from '../db/schema';
-import { receiveEvent, type Received } from './receive';
+import { receiveTold } from './receive';
+import type { Received } from './recording';
 import { checkEvent, isAboutProduct, type OrderEvent } from './schema';
 import { receiveCount } from './stock';
 
-/** What is told of an order or an account goes to {@link receiveEvent}, a count of stock to {@link receiveCount}. */
-export const takeEvent = (storeId: string, event: OrderEvent, db: Database = database()): Promise<Received> =>
-  isAboutProduct(event.type) ? receiveCount(storeId, event, db) : receiveEvent(storeId, event, db);
+/** What is told of an order or an account goes to {@link receiveTold}, a count of stock to {@link receiveCount}. */
+export const takeEvent = (storeId: string, event: OrderEvent): Promise<Received> =>
+  isAboutProduct(event.type) ? receiveCount(storeId, event, database()) : receiveTold(storeId, event);
 
 /** An event that cannot be taken: of another shape, or against what is known of its order. */
 export interface NotTaken {

@@ -4,9 +4,11 @@ import { LRUCache } from 'lru-cache';
 import type { Mapping } from '@/core/mapping';
 import { placedSentence, type SchemaProblem } from '@/core/schema';
 import type { Store } from '../auth/access';
+import { isAway } from '../base/database-errors';
+import { Grouping } from '../base/grouping';
 import { newId } from '../base/ids';
+import { insertRows } from '../db/bulk';
 import { database } from '../db/client';
-
 import { sourceEditions, sourceRequests, type RequestState, type sources } from '../db/schema';
 import { databaseTime } from '../db/time';
 import { takeTold } from '../events/take';
@@ -25,6 +27,17 @@ export const OPEN_STATES: readonly RequestState[] = ['kept', 'wrong', 'unheard']
 type Outcome = Pick<Request, 'state' | 'status'> &
   Partial<Pick<Request, 'type' | 'word' | 'why' | 'problems' | 'edition' | 'order' | 'deliveries'>>;
 
+/** Requests that come at the same time are kept together. */
+const keeping = new Grouping<typeof sourceRequests.$inferInsert, void>({
+  together: async (rows) => {
+    await insertRows(database(), sourceRequests, rows);
+    return rows.map(() => undefined);
+  },
+  most: 50,
+  weight: { of: (row) => row.body.length, most: 4_000_000 },
+  failsAll: isAway,
+});
+
 /** Keeps a request with what became of it, and lets go of those that are too many. */
 export async function keepRequest(
   store: { id: string },
@@ -34,12 +47,8 @@ export async function keepRequest(
   bytes = Buffer.byteLength(body),
 ): Promise<string> {
   const id = newId();
-  await database()
-    .insert(sourceRequests)
-    .values({
-      ...{ id, storeId: store.id, sourceId, body, bytes, at: new Date(await databaseTime()) },
-      ...cut(outcome),
-    });
+  const at = new Date(await databaseTime());
+  await keeping.add({ id, storeId: store.id, sourceId, body, bytes, at, ...cut(outcome) });
   // Not with each: a few too many do no harm.
   if (Math.random() < 0.02) await letGo(store.id, sourceId);
   return id;

@@ -8,6 +8,7 @@ import type { DeliveryState } from '@/core/mail';
 import { database, type Executor } from '../db/client';
 import { databaseNow } from '../db/time';
 import { isAway } from '../base/database-errors';
+import { Grouping } from '../base/grouping';
 import { tally } from '../operations/figures';
 import { retryingDeadlocks } from '../db/deadlocks';
 import { attempts, bounces, deliveries, sentFiles, sentMessages } from '../db/schema';
@@ -57,68 +58,34 @@ interface Entry extends Begun {
 type Ended = Entry & { outcome: Outcome };
 const hasEnded = (entry: Entry): entry is Ended => entry.outcome !== undefined;
 
-interface Waiting extends Entry {
-  written: () => void;
-  failed: (error: unknown) => void;
-}
-
 /** Most messages in one group: what is written in one statement has to fit a packet, whatever pictures they hold. */
 const GROUP = 50;
 const GROUP_BYTES = 16_000_000;
 const AGAIN_MS = 250;
 
 export class Recorder {
-  private waiting: Waiting[] = [];
-  private writing = false;
+  private readonly entries = new Grouping<Entry, void>({
+    together: async (group) => {
+      await persistently(group);
+      for (const { outcome } of group) if (outcome) tally('attempts', outcome.state);
+      return group.map(() => undefined);
+    },
+    most: GROUP,
+    weight: { of: ({ outcome }) => outcome?.message?.raw.length ?? 0, most: GROUP_BYTES },
+    failsAll: isAway,
+  });
 
   /** Resolves when it is safely written that an attempt begins. */
   async begin(delivery: Delivery): Promise<Begun> {
     const begun = { id: newId(), startedAt: new Date(databaseNow()) };
-    await this.add({ ...begun, delivery, outcome: undefined, endedAt: begun.startedAt });
+    await this.entries.add({ ...begun, delivery, outcome: undefined, endedAt: begun.startedAt });
     return begun;
   }
 
   /** Resolves when the outcome is safely written. */
   write(delivery: Delivery, outcome: Outcome, begun?: Begun): Promise<void> {
     const endedAt = new Date(databaseNow());
-    return this.add({ ...(begun ?? { id: newId(), startedAt: endedAt }), delivery, outcome, endedAt });
-  }
-
-  private add(entry: Entry): Promise<void> {
-    return new Promise((written, failed) => {
-      this.waiting.push({ ...entry, written, failed });
-      if (!this.writing) void this.writeAll();
-    });
-  }
-
-  private async writeAll(): Promise<void> {
-    this.writing = true;
-    while (this.waiting.length > 0) {
-      const group = this.next();
-      try {
-        await persistently(group);
-        for (const entry of group) {
-          if (entry.outcome) tally('attempts', entry.outcome.state);
-          entry.written();
-        }
-      } catch (error) {
-        // One that cannot be written must not take the others with it.
-        if (group.length === 1 || isAway(error)) for (const entry of group) entry.failed(error);
-        else for (const entry of group) await persistently([entry]).then(entry.written, entry.failed);
-      }
-    }
-    this.writing = false;
-  }
-
-  private next(): Waiting[] {
-    let bytes = 0;
-    let count = 0;
-    for (const { outcome } of this.waiting) {
-      bytes += outcome?.message?.raw.length ?? 0;
-      if (count > 0 && (count === GROUP || bytes > GROUP_BYTES)) break;
-      count += 1;
-    }
-    return this.waiting.splice(0, count);
+    return this.entries.add({ ...(begun ?? { id: newId(), startedAt: endedAt }), delivery, outcome, endedAt });
   }
 }
 

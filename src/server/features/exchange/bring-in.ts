@@ -7,7 +7,7 @@ import { customers, orders, products } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { indexCustomers } from '../../events/find-customers';
 import { countAll } from '../../events/known-customers';
-import { orderRow } from '../../events/receive';
+import { orderRow } from '../../events/kept-orders';
 import { settingsChanged } from '../../events/planner';
 import { remember } from '../../auth/history';
 import { newId } from '../../base/ids';

@@ -5,7 +5,7 @@ import type { ActionForecast } from '@/contract/orders';
 import type { Access } from '../../auth/access';
 import { database, type Executor } from '../../db/client';
 import { deliveries, notWritten } from '../../db/schema';
-import type { Received } from '../../events/receive';
+import type { Received } from '../../events/recording';
 import { withheldReason, withholdingsOf, type WithholdingRow } from '../../sending/withholding';
 
 /** A deed that was done: what was received of it, what waited before it, and the pieces that it keeps back. */

@@ -23,7 +23,7 @@ import { timeNow } from '../../db/demo-clock';
 import { deliveries, orders } from '../../db/schema';
 import { AppError } from '../../base/errors';
 import { remember } from '../../auth/history';
-import type { Received } from '../../events/receive';
+import type { Received } from '../../events/recording';
 import type { EventType } from '../../events/schema';
 import { foretold } from './forecast';
 import { orderByNumber } from './orders';
