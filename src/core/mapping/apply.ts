@@ -118,15 +118,23 @@ function filled(
   return Object.keys(made).length > 0 ? made : undefined;
 }
 
-/** What a field finds, through its table and with what it is otherwise; empty text counts as nothing. */
-function rawOf({ field, from }: Leaf, whole: unknown, entry: unknown): unknown {
+/** The first thing that queries find; null and empty text count as nothing. */
+function firstOf(from: readonly Query[], whole: unknown, entry: unknown): unknown {
+  for (const query of from) {
+    for (const value of query(whole, entry)) if (value !== null && value !== '') return value;
+  }
+  return undefined;
+}
+
+/** All that queries find, joined as one text; undefined for nothing. */
+function joined(from: readonly Query[], by: string, whole: unknown, entry: unknown): string | undefined {
   const found = from.flatMap((query) => query(whole, entry)).filter((v) => v !== null && v !== '');
-  const value =
-    field.join === undefined
-      ? found[0]
-      : found.length > 0
-        ? found.flatMap((v) => textOf(v) ?? []).join(field.join)
-        : undefined;
+  return found.length > 0 ? found.flatMap((v) => textOf(v) ?? []).join(by) : undefined;
+}
+
+/** What a field finds, through its table and with what it is otherwise. */
+function rawOf({ field, from }: Leaf, whole: unknown, entry: unknown): unknown {
+  const value = field.join === undefined ? firstOf(from, whole, entry) : joined(from, field.join, whole, entry);
   if (!field.table) return value ?? field.otherwise;
   const word = textOf(value);
   const means = word === undefined ? undefined : field.table.find((row) => row.is === word)?.means;

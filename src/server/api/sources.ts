@@ -1,14 +1,32 @@
 /** `POST /api/v1/sources/{token}`: what a shop's own webhook sends, kept and read by the mapping of its source. */
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import { jsonTooLarge } from '@/core/size';
+import type { Store } from '../auth/access';
+import { isAway } from '../base/database-errors';
+import { Grouping } from '../base/grouping';
 import { log } from '../base/log';
 import { database } from '../db/client';
 import { sources, stores } from '../db/schema';
 import { unproven } from '../sources/proof';
-import { keepRequest, readRequest } from '../sources/requests';
+import { keepRequest, readRequest, type Source } from '../sources/requests';
 import { MAX_BODY, readBytes } from './body';
 import { counted, countWrong, guessesTooMuch } from './limits';
 import { problem, PROBLEM_TYPES, tooOften, type ProblemType } from './problem';
+
+/** Sources and their stores by the end of their address: of requests that come at the same time, each is looked up once. */
+const addressed = new Grouping<string, { source: Source; store: Store } | undefined>({
+  together: async (tokens) => {
+    const rows = await database()
+      .select({ source: sources, store: stores })
+      .from(sources)
+      .innerJoin(stores, eq(stores.id, sources.storeId))
+      .where(inArray(sources.token, [...new Set(tokens)]));
+    const byToken = new Map(rows.map((row) => [row.source.token, row]));
+    return tokens.map((token) => byToken.get(token));
+  },
+  most: 50,
+  failsAll: isAway,
+});
 
 /**
  * Takes a webhook of a shop in JSON of its own. What is proven to be the shop's is kept whatever becomes of it, and answered with 202: what
@@ -18,11 +36,7 @@ export async function handleSource(request: Request, token: string): Promise<Res
   try {
     const guessed = await guessesTooMuch(request.headers);
     if (guessed !== undefined) return tooOften(guessed);
-    const [found] = await database()
-      .select({ source: sources, store: stores })
-      .from(sources)
-      .innerJoin(stores, eq(stores.id, sources.storeId))
-      .where(eq(sources.token, token.slice(0, 48)));
+    const found = await addressed.add(token.slice(0, 48));
     if (!found) {
       await countWrong(request.headers);
       return problem('not-found', 'There is no source at this address: it was removed, or the address is not whole.');

@@ -31,31 +31,47 @@ interface Told {
 
 const answers = (event: OrderEvent): boolean => event.type === 'feedback.answered';
 
-/** Keeps the orders that the store does not have yet; undefined for each that it has. */
-export async function keepNewOrders(
+type NewOrder = ReturnType<typeof orderRow> & { answered: boolean };
+
+/** Inserts the orders that the store does not have yet; undefined for each that it has. */
+export async function newOrders(
   tx: Executor,
-  store: { id: string; currency: string },
+  storeId: string,
   told: readonly Told[],
-): Promise<(KeptOrder | undefined)[]> {
+): Promise<(NewOrder | undefined)[]> {
   const rows = told.map(({ event, language }) => ({
-    ...orderRow(newId(), store.id, event.data.order, language),
+    ...orderRow(newId(), storeId, event.data.order, language),
     answered: answers(event),
   }));
   const affected = await insertRows(tx, orders, rows, { ignore: true });
-  const made = affected === rows.length ? rows : await madeOf(tx, rows);
-  const fresh = new Set(made.map((r) => r.id));
-  for (const row of made) await countUses(tx, store.id, row.id, row.snapshot);
-  await countOrders(tx, store, made);
-  return rows.map(({ id, answered, snapshot: order }) =>
-    fresh.has(id) ? { id, known: false, wasCancelled: false, answered, had: new Set(), order } : undefined,
-  );
-}
-
-async function madeOf<T extends { id: string }>(tx: Executor, rows: readonly T[]): Promise<T[]> {
+  if (affected === rows.length) return rows;
   const ids = rows.map((r) => r.id);
   const there = await tx.select({ id: orders.id }).from(orders).where(inArray(orders.id, ids));
-  return rows.filter((row) => there.some((t) => t.id === row.id));
+  const made = new Set(there.map((r) => r.id));
+  return rows.map((row) => (made.has(row.id) ? row : undefined));
 }
+
+/** Takes orders back that {@link newOrders} inserted. */
+export async function dropOrders(tx: Executor, rows: readonly NewOrder[]): Promise<void> {
+  if (rows.length === 0) return;
+  const ids = rows.map((r) => r.id);
+  await tx.delete(orders).where(inArray(orders.id, ids));
+}
+
+/** Counts new orders with their customers and the codes that they used. */
+export async function countNew(
+  tx: Executor,
+  store: { id: string; currency: string },
+  rows: readonly NewOrder[],
+): Promise<void> {
+  for (const row of rows) await countUses(tx, store.id, row.id, row.snapshot);
+  await countOrders(tx, store, rows);
+}
+
+/** What is known of an order that was new. */
+export const keptNew = ({ id, answered, snapshot: order }: NewOrder): KeptOrder => ({
+  ...{ id, known: false, wasCancelled: false, answered, had: new Set(), order },
+});
 
 /** Keeps an order that the store has as the newest event has it: one that comes late does not undo what is known since. */
 export async function keepKnownOrder(

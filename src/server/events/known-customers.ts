@@ -2,7 +2,7 @@
  * Customers as orders tell of them: whoever orders is one, with how much they ordered, counted as their orders come. What a list or a
  * colleague said of them stays.
  */
-import { and, eq, inArray, sql, type SQL } from 'drizzle-orm';
+import { and, eq, sql, type SQL } from 'drizzle-orm';
 import { noAddress, type Order } from '@/core/order';
 import { newId } from '../base/ids';
 import { insertRows } from '../db/bulk';
@@ -113,26 +113,10 @@ export async function countAll(tx: Executor, storeId: string, emails?: readonly 
 }
 
 /**
- * The orders with the addresses that their customers have now, where the shop still tells of ones that were corrected. A mistyped
- * address may be somebody's: a new order under it is its customer's only when it has their name.
+ * The order with the address that its customer has now, where the shop still tells of one that was corrected. A mistyped address may be
+ * somebody's: a new order under it is its customer's only when it has their name.
  */
-export async function withOwnAddresses(tx: Executor, storeId: string, told: readonly Order[]): Promise<Order[]> {
-  if (told.length === 0) return [];
-  const rows = await tx
-    .select({ address: formerAddresses.address })
-    .from(formerAddresses)
-    .where(
-      and(
-        eq(formerAddresses.storeId, storeId),
-        inArray(formerAddresses.address, [...new Set(told.map((o) => o.customer.email))]),
-      ),
-    );
-  const orders: Order[] = [];
-  for (const order of told) orders.push(rows.length === 0 ? order : await withOwnAddress(tx, storeId, order));
-  return orders;
-}
-
-async function withOwnAddress(tx: Executor, storeId: string, order: Order): Promise<Order> {
+export async function withOwnAddress(tx: Executor, storeId: string, order: Order): Promise<Order> {
   const { email, firstName = '', lastName = '' } = order.customer;
   const [row] = await tx
     .select({

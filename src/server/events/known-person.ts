@@ -1,9 +1,10 @@
 /** What a store knows of the person an order is for, under whichever of their addresses it came. */
-import { and, eq, inArray, or, type SQL } from 'drizzle-orm';
+import { and, eq, or, sql, type SQL } from 'drizzle-orm';
+import type { AnyMySqlColumn } from 'drizzle-orm/mysql-core';
 import type { OptionalKind } from '@/core/moments';
 import type { PlanEvent } from '@/core/plan';
 import type { Executor } from '../db/client';
-import { customers } from '../db/schema';
+import { customers, formerAddresses, unsubscriptions } from '../db/schema';
 import { unsubscribedOf } from './unsubscribed';
 
 const KNOWN = {
@@ -25,43 +26,46 @@ type KnownRow = Pick<typeof customers.$inferSelect, keyof typeof KNOWN>;
 
 /** As planning needs it; undefined where nothing is known. */
 export async function knownPerson(db: Executor, storeId: string, email: string): Promise<Known | undefined> {
-  const [known] = await knownPeople(db, storeId, [email]);
-  return known;
+  const [found] = await peopleBehind(db, storeId, [email]);
+  return found!.person;
 }
 
-/** As {@link knownPerson}, of the people behind several addresses, in their order. */
-export async function knownPeople(
-  db: Executor,
-  storeId: string,
-  emails: readonly string[],
-): Promise<(Known | undefined)[]> {
-  if (emails.length === 0) return [];
-  const [rows, unsubscribed] = await Promise.all([
-    db
-      .select(KNOWN)
-      .from(customers)
-      .where(and(eq(customers.storeId, storeId), inArray(customers.email, [...new Set(emails)]))),
-    unsubscribedOf(storeId, emails, db),
-  ]);
-  const byEmail = new Map(rows.map((row) => [row.email.toLowerCase(), row]));
-  const same = emails.filter((email) => byEmail.has(email.toLowerCase()));
-  // The database takes more for the same address than small and capital letters: what it found besides is asked for by itself.
-  const othersFound = new Set(same.map((email) => email.toLowerCase())).size < rows.length;
-  const found: (Known | undefined)[] = [];
-  for (const email of emails) {
-    const row = byEmail.get(email.toLowerCase()) ?? (othersFound ? await rowOf(db, storeId, email) : undefined);
-    found.push(await knownOf(db, storeId, { email, row, own: unsubscribed.get(email.toLowerCase()) ?? [] }));
+/** Who is behind an address. */
+export interface Behind {
+  /** As planning needs it; undefined where nothing is known. */
+  person: Known | undefined;
+  /** The address was corrected to another one: see `withOwnAddress`. */
+  former: boolean;
+}
+
+/** As {@link knownPerson}, of several addresses, in their order: with one query, unless some were joined with others. */
+export async function peopleBehind(db: Executor, storeId: string, emails: readonly string[]): Promise<Behind[]> {
+  const rows = await db
+    .select({
+      place: sql<number>`asked.place`,
+      former: formerAddresses.address,
+      kind: unsubscriptions.kind,
+      customer: KNOWN,
+    })
+    .from(
+      sql`json_table(${JSON.stringify(emails)}, '$[*]' columns (
+        place for ordinality, email varchar(254) character set utf8mb4 path '$')) asked`,
+    )
+    .leftJoin(customers, and(eq(customers.storeId, storeId), isAsked(customers.email)))
+    .leftJoin(formerAddresses, and(eq(formerAddresses.storeId, storeId), isAsked(formerAddresses.address)))
+    .leftJoin(unsubscriptions, and(eq(unsubscriptions.storeId, storeId), isAsked(unsubscriptions.address)));
+  const found: Behind[] = [];
+  for (const [i, email] of emails.entries()) {
+    const mine = rows.filter((row) => Number(row.place) === i + 1);
+    const own = mine.flatMap(({ kind }) => kind ?? []);
+    const person = await knownOf(db, storeId, { email, row: mine[0]?.customer ?? undefined, own });
+    found.push({ person, former: mine.some((row) => row.former !== null) });
   }
   return found;
 }
 
-async function rowOf(db: Executor, storeId: string, email: string): Promise<KnownRow | undefined> {
-  const [row] = await db
-    .select(KNOWN)
-    .from(customers)
-    .where(and(eq(customers.storeId, storeId), eq(customers.email, email)));
-  return row;
-}
+/** The collation is that of the columns: what the database takes for one address is found. */
+const isAsked = (column: AnyMySqlColumn): SQL => sql`${column} = asked.email collate utf8mb4_unicode_ci`;
 
 /** @param own what the address itself does not want */
 async function knownOf(

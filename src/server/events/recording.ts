@@ -15,9 +15,9 @@ import type { Executor } from '../db/client';
 import { consents, deliveries, events, notifications, stores } from '../db/schema';
 import { databaseTime } from '../db/time';
 import { keepForEvents } from '../documents/files';
-import { keepKnownOrder, keepNewOrders, type KeptOrder } from './kept-orders';
-import { withOwnAddresses } from './known-customers';
-import { knownPeople } from './known-person';
+import { countNew, dropOrders, keepKnownOrder, keptNew, newOrders, type KeptOrder } from './kept-orders';
+import { withOwnAddress } from './known-customers';
+import { knownPerson, peopleBehind, type Behind } from './known-person';
 import { isLimited, keepPlan, keepPlans, type PlanOf } from './planned';
 import { plannerOf, type PlannerStore, type PreparedPlanner } from './planner';
 import { isAboutAccount, type OrderEvent } from './schema';
@@ -36,8 +36,16 @@ export interface Received {
 interface Entry {
   /** Of the row. */
   id: string;
+  /** With the address that its customer has now. */
   event: OrderEvent;
   at: Date;
+  customer: Behind['person'];
+}
+
+/** An entry, and what is known of its order. */
+interface Kept {
+  entry: Entry;
+  order: KeptOrder;
 }
 
 interface Store extends PlannerStore {
@@ -53,7 +61,6 @@ interface Together {
   /** By the clock of the store. */
   now: Date;
   receivedAt: Date;
-  customers: ReadonlyMap<Entry, Awaited<ReturnType<typeof knownPeople>>[number]>;
 }
 
 /** What is known of an account's order: that there is none. */
@@ -73,97 +80,19 @@ export async function recordEvents(
   now: number,
 ): Promise<Received[]> {
   const receivedAt = new Date(await databaseTime(tx));
-  const entries = (await withOwn(tx, storeId, told)).map((event): Entry => ({
-    id: newId(),
-    event,
-    at: event.time ? new Date(event.time) : new Date(now),
-  }));
-  const came = await insertedOf(tx, storeId, entries, receivedAt);
-  const fresh = entries.filter((e) => came.has(e.id));
-  const received = new Map<Entry, Received>();
-  if (fresh.length > 0) {
-    const together = { ...(await preparedFor(tx, storeId, fresh)), now: new Date(now), receivedAt };
-    const orders = await keepNew(tx, together, fresh);
-    const ended = await keepGroup(
-      tx,
-      together,
-      fresh.flatMap((entry) => {
-        const order = orders.get(entry);
-        return order ? [{ entry, order }] : [];
-      }),
-    );
-    for (const [entry, answer] of ended) received.set(entry, answer);
-    // What is known of an order before is read for each: the one before it may have changed it.
-    for (const entry of fresh) {
-      if (!orders.has(entry)) received.set(entry, await keepOfKnown(tx, together, entry));
-    }
-  }
-  for (const entry of entries) if (!came.has(entry.id)) received.set(entry, await receivedBefore(tx, storeId, entry));
+  const store = await openStore(tx, storeId);
+  const together = { store, prepared: await plannerOf(tx, store), now: new Date(now), receivedAt };
+  const entries = await entriesOf(tx, together, told);
+  const { fresh, orders } = await keepThoseNew(tx, together, entries);
+  const received = await keepGroup(tx, together, orders);
+  // What is known of an order before is read for each: the one before it may have changed it.
+  for (const entry of fresh) if (!received.has(entry)) received.set(entry, await keepOfKnown(tx, together, entry));
+  const came = new Set(fresh);
+  for (const entry of entries) if (!came.has(entry)) received.set(entry, await receivedBefore(tx, storeId, entry));
   return entries.map((entry) => received.get(entry)!);
 }
 
-/** The events with the addresses that customers have now. What is of an account, such as a password, goes where the shop says. */
-async function withOwn(tx: Executor, storeId: string, told: readonly OrderEvent[]): Promise<OrderEvent[]> {
-  const ofOrders = told.filter((event) => !isAboutAccount(event.type));
-  const orders = await withOwnAddresses(
-    tx,
-    storeId,
-    ofOrders.map((event) => event.data.order),
-  );
-  const own = new Map(ofOrders.map((event, i) => [event, orders[i]!]));
-  return told.map((event) => {
-    const order = own.get(event);
-    return order ? { ...event, data: { ...event.data, order } } : event;
-  });
-}
-
-/**
- * Inserts events; answers the ids of those that are new. The unique key decides who came first: a second copy waits here until the first
- * is done, and then finds it.
- */
-async function insertedOf(
-  tx: Executor,
-  storeId: string,
-  entries: readonly Entry[],
-  receivedAt: Date,
-): Promise<ReadonlySet<string>> {
-  const ids = entries.map((e) => e.id);
-  const affected = await insertRows(
-    tx,
-    events,
-    entries.map(({ id, event, at }) => ({
-      ...{ id, storeId, source: event.source, eventId: event.id, type: event.type, time: at, receivedAt },
-      data: { ...event.data } as Record<string, unknown>,
-    })),
-    { ignore: true },
-  );
-  if (affected === entries.length) return new Set(ids);
-  const rows = await tx.select({ id: events.id }).from(events).where(inArray(events.id, ids));
-  return new Set(rows.map((r) => r.id));
-}
-
-async function receivedBefore(tx: Executor, storeId: string, { event }: Entry): Promise<Received> {
-  const [first] = await tx
-    .select({ id: events.id, orderId: events.orderId })
-    .from(events)
-    .where(and(eq(events.storeId, storeId), eq(events.source, event.source), eq(events.eventId, event.id)));
-  const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.eventId, first!.id));
-  return { eventId: first!.id, orderId: first!.orderId ?? '', deliveries: ids.map((d) => d.id), known: true };
-}
-
-async function preparedFor(
-  tx: Executor,
-  storeId: string,
-  entries: readonly Entry[],
-): Promise<Pick<Together, 'store' | 'prepared' | 'customers'>> {
-  await keepForEvents(
-    tx,
-    storeId,
-    entries.map(({ id, event: { data } }) => ({
-      eventId: id,
-      files: [...(data.files ?? []), ...(data.letter?.files ?? [])],
-    })),
-  );
+async function openStore(tx: Executor, storeId: string): Promise<Store> {
   const [store] = await tx
     .select({
       id: stores.id,
@@ -179,16 +108,112 @@ async function preparedFor(
     .where(eq(stores.id, storeId));
   if (!store) throw new AppError('not-found', `There is no store "${storeId}".`);
   if (store.closedAt) throw new AppError('forbidden', `The store ${store.name} is closed: nothing is taken for it.`);
-  const prepared = await plannerOf(tx, store);
-  for (const { event } of entries) {
+  return store;
+}
+
+async function entriesOf(tx: Executor, { store, now }: Together, told: readonly OrderEvent[]): Promise<Entry[]> {
+  const behind = await peopleBehind(
+    tx,
+    store.id,
+    told.map((event) => event.data.order.customer.email),
+  );
+  const entries: Entry[] = [];
+  for (const [i, event] of told.entries()) {
+    const { person, former } = behind[i]!;
+    const entry = { id: newId(), event, at: event.time ? new Date(event.time) : now, customer: person };
+    entries.push(former ? await withOwn(tx, store.id, entry) : entry);
+  }
+  return entries;
+}
+
+/** With the address that the customer has now. What is of an account, such as a password, goes where the shop says. */
+async function withOwn(tx: Executor, storeId: string, entry: Entry): Promise<Entry> {
+  const { event } = entry;
+  if (isAboutAccount(event.type)) return entry;
+  const order = await withOwnAddress(tx, storeId, event.data.order);
+  const customer = await knownPerson(tx, storeId, order.customer.email);
+  return { ...entry, event: { ...event, data: { ...event.data, order } }, customer };
+}
+
+/**
+ * Keeps the events that did not come before, and what they say of news and offers; of those, the orders that the store does not have yet.
+ * Whose event comes second while the first is recorded waits for the key of its order, and then finds it.
+ * @returns the events that are new, and the orders of those that were new with them, or that have none
+ */
+async function keepThoseNew(
+  tx: Executor,
+  together: Together,
+  entries: readonly Entry[],
+): Promise<{ fresh: Entry[]; orders: Kept[] }> {
+  const { store, prepared, receivedAt } = together;
+  const ofOrders = entries.filter(({ event }) => !isAboutAccount(event.type));
+  const made = await newOrders(
+    tx,
+    store.id,
+    ofOrders.map((entry) => toldOf(together, entry)),
+  );
+  const orderOf = new Map(ofOrders.map((entry, i) => [entry, made[i]]));
+  const fresh = await insertedOf(
+    tx,
+    entries.map((entry) => ({ entry, orderId: orderOf.get(entry)?.id ?? null })),
+    { storeId: store.id, receivedAt },
+  );
+  for (const { event } of fresh) {
     if (!prepared.channels.has(event.data.order.channel)) throw unknownChannel(prepared, store, event);
   }
-  const people = await knownPeople(
+  await keepForEvents(
     tx,
-    storeId,
-    entries.map(({ event }) => event.data.order.customer.email),
+    store.id,
+    fresh.map(({ id, event: { data } }) => ({
+      eventId: id,
+      files: [...(data.files ?? []), ...(data.letter?.files ?? [])],
+    })),
   );
-  return { store, prepared, customers: new Map(entries.map((entry, i) => [entry, people[i]])) };
+  await keepConsents(tx, store.id, fresh);
+  const came = new Set(fresh);
+  // An event that came before has another order, whatever it is told to be of now.
+  const strays = ofOrders.flatMap((entry) => (came.has(entry) ? [] : (orderOf.get(entry) ?? [])));
+  await dropOrders(tx, strays);
+  const rows = ofOrders.flatMap((entry) => (came.has(entry) ? (orderOf.get(entry) ?? []) : []));
+  await countNew(tx, store, rows);
+  const orders = fresh.flatMap((entry): Kept[] => {
+    if (isAboutAccount(entry.event.type)) return [{ entry, order: noOrder(entry.event.data.order) }];
+    const row = orderOf.get(entry);
+    return row ? [{ entry, order: keptNew(row) }] : [];
+  });
+  return { fresh, orders };
+}
+
+/** Inserts events that did not come before; answers those. */
+async function insertedOf(
+  tx: Executor,
+  told: readonly { entry: Entry; orderId: string | null }[],
+  common: { storeId: string; receivedAt: Date },
+): Promise<Entry[]> {
+  const affected = await insertRows(
+    tx,
+    events,
+    told.map(({ entry: { id, event, at }, orderId }) => ({
+      ...{ id, ...common, source: event.source, eventId: event.id, type: event.type, time: at, orderId },
+      data: { ...event.data } as Record<string, unknown>,
+    })),
+    { ignore: true },
+  );
+  const entries = told.map((t) => t.entry);
+  if (affected === told.length) return entries;
+  const ids = entries.map((e) => e.id);
+  const rows = await tx.select({ id: events.id }).from(events).where(inArray(events.id, ids));
+  const there = new Set(rows.map((r) => r.id));
+  return entries.filter((e) => there.has(e.id));
+}
+
+async function receivedBefore(tx: Executor, storeId: string, { event }: Entry): Promise<Received> {
+  const [first] = await tx
+    .select({ id: events.id, orderId: events.orderId })
+    .from(events)
+    .where(and(eq(events.storeId, storeId), eq(events.source, event.source), eq(events.eventId, event.id)));
+  const ids = await tx.select({ id: deliveries.id }).from(deliveries).where(eq(deliveries.eventId, first!.id));
+  return { eventId: first!.id, orderId: first!.orderId ?? '', deliveries: ids.map((d) => d.id), known: true };
 }
 
 function unknownChannel(
@@ -205,53 +230,10 @@ function unknownChannel(
   ]);
 }
 
-/** Keeps what orders say of news and offers, and the orders that are new; answers what is known of these, and of accounts. */
-async function keepNew(tx: Executor, together: Together, entries: readonly Entry[]): Promise<Map<Entry, KeptOrder>> {
-  const { store } = together;
-  await keepConsents(tx, store.id, entries);
-  const orders = new Map<Entry, KeptOrder>();
-  const ofOrders: Entry[] = [];
-  for (const entry of entries) {
-    if (isAboutAccount(entry.event.type)) orders.set(entry, noOrder(entry.event.data.order));
-    else ofOrders.push(entry);
-  }
-  const made = await keepNewOrders(
-    tx,
-    store,
-    ofOrders.map((entry) => toldOf(together, entry)),
-  );
-  const named: { id: string; orderId: string }[] = [];
-  for (const [i, order] of made.entries()) {
-    if (!order) continue;
-    orders.set(ofOrders[i]!, order);
-    named.push({ id: ofOrders[i]!.id, orderId: order.id });
-  }
-  await nameOrders(tx, named);
-  return orders;
-}
-
-const toldOf = ({ store, customers }: Together, entry: Entry) => ({
-  ...{ event: entry.event, at: entry.at },
-  language: customers.get(entry)?.language ?? store.language,
+const toldOf = ({ store }: Together, { event, at, customer }: Entry) => ({
+  ...{ event, at },
+  language: customer?.language ?? store.language,
 });
-
-/** Writes to events which order they are of. */
-async function nameOrders(tx: Executor, named: readonly { id: string; orderId: string }[]): Promise<void> {
-  if (named.length === 0) return;
-  const orderOf = sql.join(
-    named.map(({ id, orderId }) => sql`when ${id} then ${orderId}`),
-    sql` `,
-  );
-  await tx
-    .update(events)
-    .set({ orderId: sql`case ${events.id} ${orderOf} end` })
-    .where(
-      inArray(
-        events.id,
-        named.map((n) => n.id),
-      ),
-    );
-}
 
 /** Keeps what customers say of news and offers, unless something newer is known. */
 async function keepConsents(tx: Executor, storeId: string, entries: readonly Entry[]): Promise<void> {
@@ -276,14 +258,11 @@ async function keepConsents(tx: Executor, storeId: string, entries: readonly Ent
 
 /** What is told of an event: planned, or nothing with the reason. */
 function planOf(
-  { prepared, now, customers }: Together,
-  entry: Entry,
-  order: KeptOrder,
+  { prepared, now }: Together,
+  { entry: { event, at, customer }, order }: Kept,
   started: ReadonlySet<string>,
 ): { plan: Plan; unsaid: boolean } {
-  const { event, at } = entry;
   const { order: told, letter } = event.data;
-  const customer = customers.get(entry);
   const planned = prepared.plan({
     ...{ moment: event.type, order: told, at: at.getTime(), started, answered: order.answered },
     ...(letter && { letter }),
@@ -300,21 +279,17 @@ function planOf(
   return { plan: { deliveries: [], notWritten }, unsaid: true };
 }
 
-const placeOf = ({ store, receivedAt }: Together, { id, event }: Entry, orderId: string): PlanOf['of'] => ({
-  ...{ storeId: store.id, eventId: id, orderId: orderId || null, createdAt: receivedAt },
-  orderNumber: event.data.order.number,
+const placeOf = ({ store, receivedAt }: Together, { entry, order }: Kept): PlanOf['of'] => ({
+  ...{ storeId: store.id, eventId: entry.id, orderId: order.id || null, createdAt: receivedAt },
+  orderNumber: entry.event.data.order.number,
 });
 
 /** Plans what is told of orders that were new, and of accounts. */
-async function keepGroup(
-  tx: Executor,
-  together: Together,
-  group: readonly { entry: Entry; order: KeptOrder }[],
-): Promise<Map<Entry, Received>> {
-  const planned = group.map(({ entry, order }) => ({
-    entry,
-    of: placeOf(together, entry, order.id),
-    plan: planOf(together, entry, order, new Set()).plan,
+async function keepGroup(tx: Executor, together: Together, group: readonly Kept[]): Promise<Map<Entry, Received>> {
+  const planned = group.map((kept) => ({
+    entry: kept.entry,
+    of: placeOf(together, kept),
+    plan: planOf(together, kept, new Set()).plan,
   }));
   const { names } = together.prepared;
   const free = planned.filter(({ plan }) => !isLimited(plan));
@@ -333,9 +308,10 @@ async function keepGroup(
 /** Keeps what is told of an order that the store knows, plans it, and ends what waits and has come to its end. */
 async function keepOfKnown(tx: Executor, together: Together, entry: Entry): Promise<Received> {
   const order = await keepKnownOrder(tx, together.store, toldOf(together, entry));
-  await nameOrders(tx, [{ id: entry.id, orderId: order.id }]);
-  const { plan, unsaid } = planOf(together, entry, order, await startedTimers(tx, order.id));
-  const ids = await keepPlan(tx, placeOf(together, entry, order.id), together.prepared.names, plan);
+  await tx.update(events).set({ orderId: order.id }).where(eq(events.id, entry.id));
+  const known = { entry, order };
+  const { plan, unsaid } = planOf(together, known, await startedTimers(tx, order.id));
+  const ids = await keepPlan(tx, placeOf(together, known), together.prepared.names, plan);
   if (ids.length === 0) await forgetSecrets(tx, entry);
   await endWaiting(tx, order.id, { order: order.order, answered: order.answered });
   const received = { eventId: entry.id, orderId: order.id };
