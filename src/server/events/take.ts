@@ -22,18 +22,18 @@ export interface NotTaken {
   problems: readonly FieldProblem[];
 }
 
-/** Asked for with each event, and seldom changed: what is some seconds old is good enough, as numbers that stand twice are refused besides. */
-const known = new LRUCache<string, string[]>({ max: 1000, ttl: 10_000 });
-
-/** How numbers of orders that are made in a store begin. */
-async function ownBeginnings(storeId: string): Promise<string[]> {
-  const before = known.get(storeId);
-  if (before) return before;
-  const [store] = await database().select({ own: stores.ownOrders }).from(stores).where(eq(stores.id, storeId));
-  const own = store?.own ?? [];
-  known.set(storeId, own);
-  return own;
-}
+/**
+ * How numbers of orders that are made in a store begin. Asked for with each event, and seldom changed: what is some seconds old is good
+ * enough, as numbers that stand twice are refused besides.
+ */
+const ownBeginnings = new LRUCache<string, string[]>({
+  max: 1000,
+  ttl: 10_000,
+  fetchMethod: async (storeId) => {
+    const [store] = await database().select({ own: stores.ownOrders }).from(stores).where(eq(stores.id, storeId));
+    return store?.own ?? [];
+  },
+});
 
 /** Checks an event that somebody outside tells of, and takes it; or says what is wrong with it, with each place. */
 export async function takeTold(
@@ -47,7 +47,7 @@ export async function takeTold(
     return { why: 'not-taken', title, problems };
   }
   const { number } = checked.value.data.order;
-  const beginnings = await ownBeginnings(storeId);
+  const beginnings = (await ownBeginnings.fetch(storeId)) ?? [];
   if (isOwnNumber(number, beginnings)) {
     const own = `${beginnings.join(' and ')} ${beginnings.length === 1 ? 'is' : 'are'} for orders that are made in Libellus.`;
     return {
