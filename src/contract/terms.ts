@@ -1,5 +1,5 @@
 /** What the screens of a store's terms are given. */
-import type { NameKind, Terms } from '@/core/terms';
+import type { NameKind, Terms, TermUse } from '@/core/terms';
 
 /** Something that newer orders name and the terms do not have. */
 export interface Unlisted {
@@ -9,7 +9,14 @@ export interface Unlisted {
   orders: number;
 }
 
-export interface TermsPage {
+export interface Uses {
+  /** Where what is named is used, by `usageKey`: what is not there is used nowhere. */
+  uses: Record<string, TermUse>;
+  /** How many of the newest orders were looked at for that. */
+  looked: number;
+}
+
+export interface TermsPage extends Uses {
   terms: Terms;
   revision: number;
   /** The store's own language, and the others its names need words in. */
@@ -22,5 +29,5 @@ export interface TermsPage {
   /** By payment method: orders that are still to be paid, whose customers know the account as it is. */
   unpaid: Record<string, number>;
   /** Of the newest orders: how many could have data in their invoices, and why the rest could not. */
-  invoices: { looked: number; fit: number; why: { why: string; orders: number }[] };
+  invoices: { fit: number; why: { why: string; orders: number }[] };
 }

@@ -87,6 +87,14 @@ export const say = speak('terms', {
   namedByOrders: 'Named by orders',
   ordersNameAndThisList: 'Orders name, and this list does not:',
   addName: 'Add {$name}',
+  noOrdersToLookAt: 'No orders yet that could name it.',
+  noOrderNamesIt:
+    '.input {$looked :integer} .match $looked one {{The only order so far does not name it.}} * {{None of the {$looked} newest orders names it.}}',
+  ordersNameIt:
+    '.input {$looked :integer} .input {$orders :integer} .match $looked $orders one * {{The only order so far names it.}} * one {{Named by {$orders} of the {$looked} newest orders.}} * * {{Named by {$orders} of the {$looked} newest orders.}}',
+  waitingSaysIt:
+    '.input {$waiting :integer} .match $waiting one {{{$waiting} message about them waits, and says it as it stands here when it goes.}} * {{{$waiting} messages about them wait, and say it as it stands here when they go.}}',
+  askedForBy: 'Conditions ask for it by name in',
   ordersOrders2: '.input {$orders :integer} .match $orders one {{· {$orders} order}} * {{· {$orders} orders}}',
   notes: 'Notes',
   notesShowWhere:

@@ -6,3 +6,4 @@ export * from './tracking';
 export * from './check';
 export * from './shipping';
 export * from './notes';
+export * from './uses';

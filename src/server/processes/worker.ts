@@ -1,5 +1,5 @@
 /** The worker process: sends what is due. */
-import { setPriority } from 'node:os';
+import { getPriority, setPriority } from 'node:os';
 import { speakToReaders } from '../base/reader';
 import { closeDatabase } from '../db/client';
 import { leave } from '../operations/heartbeat';
@@ -9,7 +9,7 @@ import { Worker } from '../worker/worker';
 const BEHIND = 5;
 
 // What a shop tells, and who looks at a screen, goes before: a message can leave a moment later, a shop's request cannot come again.
-setPriority(BEHIND);
+setPriority(Math.max(getPriority(), BEHIND));
 speakToReaders();
 const worker = new Worker();
 const stop = (): void => worker.stop();

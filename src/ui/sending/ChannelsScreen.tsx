@@ -7,10 +7,12 @@ import type { Failure, Result } from '@/core/result';
 import { Check } from '../parts/Check';
 import { Field, Segments } from '../parts/fields';
 import { Page, PanelTitle, Trouble } from '../parts/Page';
+import { UseLine } from '../parts/UseLine';
 import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, problemAt } from '../parts/result';
 import { SendingTabs } from './SendingTabs';
 import type { ChannelView, PictureWay } from '@/contract/sending';
+import type { Uses } from '@/contract/terms';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/sending';
 import { say as common } from '@/words/common';
@@ -18,6 +20,7 @@ import { say as common } from '@/words/common';
 export interface ChannelsProps {
   base: string;
   channels: ChannelView[];
+  uses: Uses;
   pictures: PictureWay;
   mayEdit: boolean;
   onSave: (input: unknown) => Promise<Result<ChannelView[]>>;
@@ -44,7 +47,7 @@ const PICTURE_WORDS: Record<PictureWay, string> = inEachLanguage(() => ({
   inline: 'Pictures are seen at once and without any address of ours, but every message grows by their size.',
 }));
 
-export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: ChannelsProps) {
+export function ChannelsScreen({ base, channels, uses, pictures, mayEdit, onSave }: ChannelsProps) {
   const [list, setList] = useState(channels);
   const [way, setWay] = useState(pictures);
   const value = useMemo(() => ({ list, way }), [list, way]);
@@ -131,6 +134,7 @@ export function ChannelsScreen({ base, channels, pictures, mayEdit, onSave }: Ch
                 ) : (
                   <p className="text-sm text-slate">{say.nothingGoesToItsCustomers}</p>
                 )}
+                <UseLine page={{ ...uses, base }} kind="channel" name={channel.name} />
               </section>
             );
           })}

@@ -8,8 +8,9 @@ import { Empty } from '../parts/Page';
 import type { PartProps } from './TermsScreen';
 import { say } from '@/words/terms';
 import { Said } from '../parts/Said';
+import { UseLine } from '../parts/UseLine';
 
-export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
+export function CarriersPart({ page, terms, mayEdit, change, problem }: PartProps) {
   const [number, setNumber] = useState('FP 4471 0932');
   const set = (i: number, carrier: Carrier | undefined): void =>
     change({ carriers: terms.carriers.flatMap((c, k) => (k === i ? (carrier ? [carrier] : []) : [c])) });
@@ -84,6 +85,7 @@ export function CarriersPart({ terms, mayEdit, change, problem }: PartProps) {
                 )}
               </div>
             </fieldset>
+            <UseLine page={page} kind="carrier" name={carrier.name} />
             {link && (
               <p className="mt-2 text-xs break-all text-slate">
                 <Said

@@ -20,7 +20,8 @@ const EMPTY: Seller = { name: '', line: '', postalCode: '', city: '', country: '
 
 export function InvoicesPart({ page, saved, terms, mayEdit, change, problem }: PartProps) {
   const { seller } = terms;
-  const { fit, looked, why } = page.invoices;
+  const { looked } = page;
+  const { fit, why } = page.invoices;
   return (
     <fieldset disabled={!mayEdit} className="flex max-w-3xl flex-col gap-4">
       <Check

@@ -6,6 +6,7 @@ import { directionOf } from '@/core/text';
 import { Pick } from '../parts/fields';
 import { Empty } from '../parts/Page';
 import { Head } from '../parts/Table';
+import { UseLine } from '../parts/UseLine';
 import type { PartProps } from './TermsScreen';
 import { say } from '@/words/terms';
 
@@ -30,7 +31,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
           <tbody>
             {terms.names.map((n, i) => (
               <tr key={i} className="border-b border-rule">
-                <td data-line="name" className="py-1 ps-5 pe-2">
+                <td data-line="name" className="py-1 ps-5 pe-2 align-top">
                   {mayEdit ? (
                     <Pick
                       label={say.kind}
@@ -42,7 +43,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                     NAME_KIND_WORDS[n.kind]
                   )}
                 </td>
-                <td data-line="rest" data-label="Name" className="px-2 py-1">
+                <td data-line="rest" data-label="Name" className="px-2 py-1 align-top">
                   <input
                     className="input"
                     aria-label={say.nameN({ n: i + 1 })}
@@ -54,9 +55,10 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                   {problem(`/names/${i}/name`) && (
                     <p className="mt-0.5 text-xs text-madder">{problem(`/names/${i}/name`)}</p>
                   )}
+                  <UseLine page={page} kind={n.kind} name={n.name} />
                 </td>
                 {page.languages.map((l) => (
-                  <td key={l.id} data-line="rest" data-label={l.name} className="px-2 py-1">
+                  <td key={l.id} data-line="rest" data-label={l.name} className="px-2 py-1 align-top">
                     <input
                       className="input"
                       aria-label={say.nameInLanguage({ name: n.name, language: l.name })}
@@ -69,7 +71,7 @@ export function NamesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                     />
                   </td>
                 ))}
-                <td data-line="end">
+                <td data-line="end" className="py-1 align-top">
                   {mayEdit && (
                     <button
                       type="button"

@@ -5,6 +5,7 @@ import type { OwnNote } from '@/core/terms';
 import { directionOf } from '@/core/text';
 import { Field, Search, Segments } from '../parts/fields';
 import { Empty } from '../parts/Page';
+import { UseLine } from '../parts/UseLine';
 import type { PartProps } from './TermsScreen';
 import { say } from '@/words/terms';
 
@@ -109,6 +110,11 @@ export function NotesPart({ page, terms, mayEdit, mayName, change, problem }: Pa
                 </div>
               );
             })}
+            <UseLine
+              page={page}
+              kind={ofCategory ? 'category' : 'product'}
+              name={(ofCategory ? note.category : note.sku) ?? ''}
+            />
           </section>
         );
       })}

@@ -6,6 +6,7 @@ import { transferCodePath } from '@/core/render/transfer-code';
 import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
 import { Empty } from '../parts/Page';
+import { UseLine } from '../parts/UseLine';
 import type { PartProps } from './TermsScreen';
 import { WordsFields } from './WordsFields';
 import { say } from '@/words/terms';
@@ -100,6 +101,7 @@ function Method({
         </div>
         {method.account && <Account {...{ at, method, problem, set }} saved={before?.iban} />}
       </fieldset>
+      <UseLine page={page} kind="payment" name={method.name} />
       {accountChanged && unpaid > 0 && (
         <p className="mt-3 text-sm text-marigold-ink">
           {say.unpaidCustomersHaveNotPaid({ unpaid, name: method.name })}

@@ -5,6 +5,7 @@ import { weekdayName } from '@/core/time';
 import { hoursIn, type Opening, type Place } from '@/core/terms';
 import { Field } from '../parts/fields';
 import { Empty } from '../parts/Page';
+import { UseLine } from '../parts/UseLine';
 import type { PartProps } from './TermsScreen';
 import { say } from '@/words/terms';
 import { readerLocale } from '@/words/speak';
@@ -12,7 +13,7 @@ import { readerLocale } from '@/words/speak';
 const WORKING_DAYS: Opening = { days: [1, 2, 3, 4, 5], opens: '09:00', closes: '17:00' };
 const DAYS = [1, 2, 3, 4, 5, 6, 7];
 
-export function PlacesPart({ terms, mayEdit, change, problem }: PartProps) {
+export function PlacesPart({ page, terms, mayEdit, change, problem }: PartProps) {
   const places = terms.places ?? [];
   const set = (i: number, place: Place | undefined): void =>
     change({ places: places.flatMap((p, k) => (k === i ? (place ? [place] : []) : [p])) });
@@ -91,6 +92,7 @@ export function PlacesPart({ terms, mayEdit, change, problem }: PartProps) {
               </div>
             </div>
           </fieldset>
+          <UseLine page={page} kind="place" name={place.name} />
         </section>
       ))}
       {mayEdit && (

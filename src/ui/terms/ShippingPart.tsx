@@ -7,6 +7,7 @@ import type { ShippingMethod } from '@/core/terms';
 import { Check } from '../parts/Check';
 import { Field } from '../parts/fields';
 import { Empty, PanelTitle } from '../parts/Page';
+import { UseLine } from '../parts/UseLine';
 import type { PartProps } from './TermsScreen';
 import { WordsFields } from './WordsFields';
 import { say } from '@/words/terms';
@@ -118,6 +119,7 @@ function Method({
           )}
         </div>
       </fieldset>
+      <UseLine page={page} kind="shipping" name={method.name} />
       <div className="mt-4 border-t border-rule pt-3">
         <WordsFields
           name={method.name}

@@ -33,7 +33,7 @@ export interface TermsProps extends TermsPage {
 
 /** What each part of the screen is given. */
 export interface PartProps {
-  page: TermsPage;
+  page: TermsPage & { base: string };
   /** As kept, to say what a change reaches. */
   saved: Terms;
   terms: Terms;

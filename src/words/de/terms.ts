@@ -88,6 +88,14 @@ export const terms: TranslationOf<typeof say> = {
   namedByOrders: 'Von Bestellungen genannt',
   ordersNameAndThisList: 'In Bestellungen genannt, aber nicht in dieser Liste:',
   addName: '{$name} hinzufügen',
+  noOrdersToLookAt: 'Noch keine Bestellungen, die es nennen könnten.',
+  noOrderNamesIt:
+    '.input {$looked :integer} .match $looked one {{Die einzige Bestellung bisher nennt es nicht.}} * {{Keine der {$looked} neuesten Bestellungen nennt es.}}',
+  ordersNameIt:
+    '.input {$looked :integer} .input {$orders :integer} .match $looked $orders one * {{Die einzige Bestellung bisher nennt es.}} * one {{Von {$orders} der {$looked} neuesten Bestellungen genannt.}} * * {{Von {$orders} der {$looked} neuesten Bestellungen genannt.}}',
+  waitingSaysIt:
+    '.input {$waiting :integer} .match $waiting one {{{$waiting} Nachricht dazu wartet und sagt es so, wie es hier steht, wenn sie hinausgeht.}} * {{{$waiting} Nachrichten dazu warten und sagen es so, wie es hier steht, wenn sie hinausgehen.}}',
+  askedForBy: 'Bedingungen fragen danach in',
   ordersOrders2:
     '.input {$orders :integer} .match $orders one {{· {$orders} Bestellung}} * {{· {$orders} Bestellungen}}',
   notes: 'Hinweise',

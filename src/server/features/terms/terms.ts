@@ -1,10 +1,10 @@
 /** A store's terms: read for their screen, and saved as a whole. They are live at once: a message is made with them when it is sent. */
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { checker } from '@/core/schema';
 import { languageName } from '@/core/names';
 import type { Order } from '@/core/order';
 import { invoiceDataProblem } from '@/core/invoice';
-import { plainIban, termsProblems, TermsSchema, type Seller, type Terms } from '@/core/terms';
+import { namedBy, plainIban, termsProblems, TermsSchema, type Seller, type Terms, type UsedKind } from '@/core/terms';
 import { may } from '../../../contract/policy';
 import type { TermsPage, Unlisted } from '../../../contract/terms';
 import type { Access } from '../../auth/access';
@@ -14,26 +14,19 @@ import { sharedWordsChanged, sharedWordsOf } from '../../documents/shared-words'
 import { AppError } from '../../base/errors';
 import { database } from '../../db/client';
 import { channels, orders, products, stores } from '../../db/schema';
+import { newestOrders, usesOf } from './uses';
 import { say } from '@/words/refusals';
 import { kept } from '@/words/kept';
 import { say as deeds } from '@/words/history';
 
 const checkTerms = checker(TermsSchema);
 
-/** Orders that are looked at for names that the terms do not have. */
-const LOOKED_AT = 200;
-
 /** The terms with what their screen shows beside them. */
 export async function loadTerms(access: Access): Promise<TermsPage> {
   const { store } = access;
   const db = database();
   const [newer, categories, unpaid, channelRows, productRows] = await Promise.all([
-    db
-      .select({ order: orders.snapshot })
-      .from(orders)
-      .where(eq(orders.storeId, store.id))
-      .orderBy(desc(orders.id))
-      .limit(LOOKED_AT),
+    newestOrders(store.id),
     db.selectDistinct({ category: products.category }).from(products).where(eq(products.storeId, store.id)),
     db
       .select({
@@ -43,7 +36,7 @@ export async function loadTerms(access: Access): Promise<TermsPage> {
       .from(orders)
       .where(and(eq(orders.storeId, store.id), eq(orders.status, 'OrderPaymentDue')))
       .groupBy(sql`method`),
-    db.select({ name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
+    db.select({ id: channels.id, name: channels.name }).from(channels).where(eq(channels.storeId, store.id)),
     db
       .select({ sku: products.sku, name: products.name })
       .from(products)
@@ -67,6 +60,8 @@ export async function loadTerms(access: Access): Promise<TermsPage> {
       newer.map((r) => r.order),
       store.terms.seller ?? ANY_SELLER,
     ),
+    uses: await usesOf(store.id, newer, new Map(channelRows.map((c) => [c.id, c.name]))),
+    looked: newer.length,
     unpaid: Object.fromEntries(unpaid.flatMap((u) => (u.method ? [[u.method, Number(u.orders)]] : []))),
   };
 }
@@ -82,8 +77,11 @@ function invoicesOf(newer: readonly Order[], seller: Seller): TermsPage['invoice
     if (problem) why.set(problem, (why.get(problem) ?? 0) + 1);
   }
   const without = [...why].map(([words, orders]) => ({ why: words, orders }));
-  return { looked: newer.length, fit: newer.length - without.reduce((n, w) => n + w.orders, 0), why: without };
+  return { fit: newer.length - without.reduce((n, w) => n + w.orders, 0), why: without };
 }
+
+const isUnlistedKind = (kind: UsedKind): kind is Unlisted['kind'] =>
+  kind !== 'product' && kind !== 'category' && kind !== 'tax';
 
 /** What orders name and the terms do not have, what is named most often first. */
 function unlistedIn(terms: Terms, newer: readonly Order[], channelNames: readonly string[]): Unlisted[] {
@@ -95,22 +93,16 @@ function unlistedIn(terms: Terms, newer: readonly Order[], channelNames: readonl
     ...terms.names.map((n) => key(n.kind, n.name)),
   ]);
   const found = new Map<string, Unlisted>();
-  const note = (kind: Unlisted['kind'], name: string | undefined, orders = 1): void => {
-    if (!name?.trim() || listed.has(key(kind, name))) return;
+  const note = (kind: Unlisted['kind'], name: string, orders = 1): void => {
+    if (listed.has(key(kind, name))) return;
     const there = found.get(key(kind, name));
     if (there) there.orders += orders;
     else found.set(key(kind, name), { kind, name: name.trim(), orders });
   };
   for (const name of channelNames) note('channel', name, 0);
   for (const order of newer) {
-    note('payment', order.payment?.method);
-    note('shipping', order.shipping?.method);
-    note('place', order.location);
-    for (const s of order.shipments ?? []) {
-      note('carrier', s.carrier);
-      if (s.location !== order.location) note('place', s.location);
-    }
-    for (const d of order.discounts ?? []) note('discount', d.label);
+    // Channels are the store's own, products have a list of their own, and a tax is read by its rate.
+    for (const [kind, name] of namedBy(order, new Map())) if (isUnlistedKind(kind)) note(kind, name);
   }
   return [...found.values()].toSorted((a, b) => b.orders - a.orders || (a.name < b.name ? -1 : 1));
 }

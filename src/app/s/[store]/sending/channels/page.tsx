@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { pageAccess } from '@/app/page-access';
 import { may } from '@/contract/policy';
 import { channelViews } from '@/server/features/sending/channels';
+import { loadUses } from '@/server/features/terms/uses';
 import { ChannelsScreen } from '@/ui/sending/ChannelsScreen';
 import { channelsAction } from '../actions';
 import { say } from '@/words/pages';
@@ -15,6 +16,7 @@ export default async function Channels({ params }: { params: Promise<{ store: st
     <ChannelsScreen
       base={`/s/${store.id}`}
       channels={await channelViews(access)}
+      uses={await loadUses(store.id)}
       pictures={store.pictures}
       mayEdit={may(access.role, 'sender.edit')}
       onSave={channelsAction.bind(null, store.id)}
