@@ -86,6 +86,81 @@ test('settings are said before they are saved, and the next message says them', 
   await expect(page.getByRole('row').filter({ hasText: 'signed in' }).first()).toBeVisible();
 });
 
+test('what is set in each part of the store stands in the next message, and says where it is used', async ({
+  page,
+}) => {
+  await signIn(page);
+  const save = async (): Promise<void> => {
+    await page.getByRole('button', { name: 'Save changes' }).click();
+    await expect(page.getByRole('button', { name: 'Save changes' })).toBeDisabled();
+  };
+  await page.goto('/s/quillwick/store/shipping');
+  await expect(page.getByRole('region', { name: 'Parcel, insured' }).getByTestId('use')).toHaveText(
+    /^Named by \d+ of the 1\d\d newest orders\.$/,
+  );
+  await page.getByLabel('Letter in German').fill('Brief mit Marke');
+  await save();
+  await page.goto('/s/quillwick/store/carriers');
+  await page
+    .getByRole('region', { name: 'Fieldpost' })
+    .getByLabel('Where a parcel is followed')
+    .fill('https://track.fieldpost.example/{number}');
+  await save();
+  await page.goto('/s/quillwick/store/notes');
+  await page
+    .getByRole('region', { name: /Bone folder/ })
+    .getByLabel('Note, German')
+    .fill('Nach jedem Falz abwischen.');
+  await save();
+  await page.goto('/s/quillwick/store/names');
+  await page.getByLabel('Autumn leaf in German').fill('Herbstlaub');
+  await page.getByRole('button', { name: 'Add a name' }).click();
+  const last = page.getByRole('row').last();
+  await last.getByLabel(/^Kind/).click();
+  await page.getByRole('option', { name: 'tax' }).click();
+  await last.getByRole('textbox').first().fill('Sales tax');
+  await page.getByLabel('Sales tax in German').fill('Umsatzsteuer');
+  await expect(last.getByTestId('use')).toHaveText(/^None of the 1\d\d newest orders names it\.$/);
+  await save();
+  // What asks for a name is a way to where it does.
+  const bindery = page.getByRole('row').nth(2);
+  await expect(bindery.getByTestId('use')).toContainText('Conditions ask for it by name in');
+  expect(await axeFindings(page, 'names')).toEqual([]);
+
+  const email = `set-${Date.now()}@settings-e2e.example`;
+  const number = `QW-N${Date.now()}`;
+  const order = {
+    number,
+    placedAt: new Date().toISOString(),
+    channel: 'web-shop',
+    language: 'de',
+    currency: 'EUR',
+    customer: { email, firstName: 'Mirela' },
+    location: 'the Mill',
+    lines: [
+      {
+        product: { sku: 'TO-BONE', name: 'Bone folder, hand-finished', category: 'tools' },
+        ...{ quantity: 1, unitPrice: 1290 },
+      },
+    ],
+    discounts: [{ label: 'Autumn leaf', amount: 100 }],
+    shipping: { method: 'Letter', price: 190 },
+    taxIncluded: true,
+    taxes: [{ label: 'Sales tax', rate: 19, amount: 220 }],
+    payment: { method: 'Card', paid: true },
+  };
+  await tell(page, 'order.placed', { order });
+  const { message } = await arrived(email, number);
+  for (const words of ['Brief mit Marke', 'Herbstlaub', 'Umsatzsteuer']) {
+    expect(message.text).toContain(words);
+  }
+  const shipment = { id: 'P-1', carrier: 'Fieldpost', trackingNumber: 'FP 9', location: 'the Mill' };
+  await tell(page, 'shipment.dispatched', { order: { ...order, shipments: [shipment] } });
+  const parcel = await arrived(email, 'unterwegs');
+  expect(parcel.message.text).toContain('https://track.fieldpost.example/FP9');
+  expect(parcel.message.text).toContain('Nach jedem Falz abwischen.');
+});
+
 test.describe('a program', () => {
   let server: Server;
   const told: { body: string; headers: Record<string, string> }[] = [];
