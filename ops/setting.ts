@@ -81,6 +81,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
         'the shop': ports.shop,
         'the mailboxes by IMAP': ports.imap,
         'the sign-in of an organisation': ports.openid,
+        'the proxy to the web': ports.proxy,
       }),
     },
     '--port',
@@ -204,6 +205,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       LIBELLUS_OIDC_CLIENT_ID: OPENID_CLIENT.id,
       LIBELLUS_OIDC_CLIENT_SECRET: OPENID_CLIENT.secret,
       LIBELLUS_OIDC_NAME: OPENID_CLIENT.name,
+      LIBELLUS_WEB_PROXY: `http://127.0.0.1:${ports.proxy}`,
       // The stand-ins are on this machine.
       LIBELLUS_PRIVATE_NETWORKS: '127.0.0.0/8',
     });
@@ -222,6 +224,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       STANDIN_REGISTRAR_PORT: String(ports.registrar),
       STANDIN_SHOP_PORT: String(ports.shop),
       STANDIN_OPENID_PORT: String(ports.openid),
+      STANDIN_WEB_PORT: String(ports.proxy),
       STANDIN_SHOP_KEYS: join(dataDir, 'demo.json'),
       LIBELLUS_URL: env.LIBELLUS_URL!,
     };
@@ -246,6 +249,7 @@ const PASSED_ON = [
   'LIBELLUS_BOUNCE_LISTEN',
   'LIBELLUS_TRUSTED_PROXIES',
   'LIBELLUS_PRIVATE_NETWORKS',
+  'LIBELLUS_WEB_PROXY',
   'LIBELLUS_CHROMIUM',
   'LIBELLUS_METRICS_KEY',
   'LIBELLUS_DRAIN_MS',

@@ -3,9 +3,9 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { X509Certificate } from 'node:crypto';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
-import { MAILBOX_HOST, PROVIDER_HOST, SERVERS } from './scenery';
+import { MAILBOX_HOST, PROVIDER_HOST, SERVERS, WEB_HOSTS } from './scenery';
 
-const HOSTS = [...SERVERS.map((s) => s.host), MAILBOX_HOST];
+const HOSTS = [...SERVERS.map((s) => s.host), MAILBOX_HOST, ...WEB_HOSTS];
 
 export interface CertificateFiles {
   key: string;

@@ -17,6 +17,8 @@ export interface Ports {
   imap: number;
   /** The sign-in of an organisation (OpenID Connect). */
   openid: number;
+  /** The proxy to the web that messages lead to. */
+  proxy: number;
 }
 
 export function portsFrom(base: number): Ports {
@@ -33,5 +35,6 @@ export function portsFrom(base: number): Ports {
     shop: base + 10,
     imap: base + 11,
     openid: base + 12,
+    proxy: base + 13,
   };
 }

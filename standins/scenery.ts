@@ -8,6 +8,14 @@ export const MAILBOX_HOST = 'imap.harrowpost.example';
 /** Where Libellus takes bounces. */
 export const BOUNCE_HOST = 'bounces.quillwick.example';
 
+/** Hosts of the made-up web. */
+export const WEB_HOSTS: readonly string[] = [
+  'quillwick.example',
+  'trade.quillwick.example',
+  'fieldpost.example',
+  'carterline.example',
+];
+
 export interface Account {
   user: string;
   password: string;

@@ -8,6 +8,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import { Webhook } from 'standardwebhooks';
 import { webhookDeed, webhookPage } from './shop-webhook';
 import { answer, escapeHtml, formOf, page, redirect, sameOrigin } from './pages';
+import { startWeb } from './web';
 
 const port = Number(process.env.STANDIN_SHOP_PORT);
 const libellus = process.env.LIBELLUS_URL!;
@@ -199,6 +200,10 @@ const server = createServer((request, response) => {
       page('The shop', `<p role="alert">${escapeHtml(error.message)}</p><p><a href="/">Back</a></p>`),
     ),
   );
+});
+startWeb(Number(process.env.STANDIN_WEB_PORT), {
+  key: process.env.STANDIN_TLS_KEY!,
+  cert: process.env.STANDIN_TLS_CERT!,
 });
 server.listen(port, '127.0.0.1', () => process.send?.('ready'));
 process.on('SIGTERM', () => process.exit(0));

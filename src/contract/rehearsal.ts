@@ -82,7 +82,14 @@ export const StopRehearsalSchema = Type.Object({ number: Type.Integer({ minimum:
 
 /** When a store rehearses by itself. */
 export const RehearsalChoiceSchema = Type.Object(
-  { changes: Type.Boolean(), nights: Type.Boolean(), pictures: Type.Boolean(), required: Type.Boolean() },
+  {
+    changes: Type.Boolean(),
+    nights: Type.Boolean(),
+    pictures: Type.Boolean(),
+    /** Links of messages are asked whether they answer. */
+    links: Type.Boolean(),
+    required: Type.Boolean(),
+  },
   strict,
 );
 export type RehearsalChoice = Static<typeof RehearsalChoiceSchema>;

@@ -70,6 +70,10 @@ export const say = speak('rehearsal', {
   picturesEachTime: 'With screenshots of each message',
   picturesEachTimeNote:
     'After every rehearsal, also one that somebody asked for. The screenshots of the newest two are kept.',
+  askLinks: 'Ask whether links answer',
+  askLinksNote:
+    'In every rehearsal, one request (HEAD) to each address that messages lead to or load pictures from: at most 40, and none that was made up, is one reader’s own, signs out or unsubscribes. Leave it off if the shop’s pages count visits.',
+  whenLinks: '{$when}, asking whether links answer',
   whenPictures: '{$when}, with screenshots',
   whenRequired: '{$when}; only what has passed is published',
   noneYet: 'Nothing was rehearsed yet',

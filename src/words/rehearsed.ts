@@ -36,6 +36,18 @@ export const say = speak('rehearsed', {
   brokenLink: 'This link leads nowhere: {$href}',
   linksRight:
     '.input {$links :integer} .match $links one {{{$links} link is a whole address.}} * {{{$links} links are whole addresses.}}',
+  linksAnswer:
+    '.input {$links :integer} .match $links one {{{$links} link was asked, and answers.}} * {{{$links} links were asked, and all answer.}}',
+  picturesAnswer:
+    '.input {$pictures :integer} .match $pictures one {{{$pictures} picture was asked for, and is there.}} * {{{$pictures} pictures were asked for, and all are there.}}',
+  linkGone: 'It answers {$status}, so there is nothing at this address: {$href}',
+  linkAnswers: 'It answers {$status}, an error of its own: {$href}',
+  linkNoHost: 'There is no host {$host}: {$href}',
+  linkCertificate: 'The certificate of {$host} is not valid ({$code}), and browsers warn of it: {$href}',
+  linkRound: 'It leads on again and again, and never arrives: {$href}',
+  linkPrivate: '{$host} is in a private network, where readers elsewhere cannot go: {$href}',
+  linkSilent: '{$host} did not answer in time: {$href}',
+  linkUnreachable: '{$host} could not be reached ({$code}): {$href}',
   noPicture: 'This picture cannot be found: {$src}',
   noAlt: 'This picture has no words for those who do not see it: {$src}',
   picturesRight:

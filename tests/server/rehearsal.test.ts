@@ -295,7 +295,7 @@ describe('of a few messages', () => {
 
   it('of a draft is what publishing waits for where the store requires it', async () => {
     const owner = await accessAs();
-    const choice = { changes: false, nights: false, pictures: false, required: true };
+    const choice = { changes: false, nights: false, pictures: false, links: false, required: true };
     await expect(chooseRehearsals(await accessAs('designer'), choice)).rejects.toMatchObject({ code: 'forbidden' });
     await chooseRehearsals(owner, choice);
     const access = await accessAs();
@@ -354,7 +354,7 @@ describe('of a few messages', () => {
 
     it('begins a minute after a change, once, and not without one', async () => {
       const access = await accessAs();
-      await chooseRehearsals(access, { changes: true, nights: false, pictures: false, required: false });
+      await chooseRehearsals(access, { changes: true, nights: false, pictures: false, links: false, required: false });
       expect(await rehearsed().then((v) => v.run.why)).toBe('asked');
       const [newest] = await listRehearsals(access);
       const by = new ByItself();
@@ -376,14 +376,14 @@ describe('of a few messages', () => {
       await new Rehearser(FEW_LIVES).turn();
       await later(by, 9 * SETTLED);
       expect((await listRehearsals(access))[0]!.number).toBe(begun!.number);
-      await chooseRehearsals(access, { changes: false, nights: false, pictures: false, required: false });
+      await chooseRehearsals(access, { changes: false, nights: false, pictures: false, links: false, required: false });
     });
 
     it('begins each night, and tells owners and Today what is not right any more', async () => {
       const access = await accessAs();
       await connectService();
       await database().insert(memberships).ignore().values({ userId: MARTA.id, storeId: SHOP, role: 'owner' });
-      await chooseRehearsals(access, { changes: false, nights: true, pictures: false, required: false });
+      await chooseRehearsals(access, { changes: false, nights: true, pictures: false, links: false, required: false });
       // The last one was asked for the day before; it is past three o'clock.
       const mine = eq(rehearsals.storeId, SHOP);
       const zone = access.store.timeZone;
@@ -415,7 +415,7 @@ describe('of a few messages', () => {
         const { lines } = await loadToday(await accessAs());
         expect(lines.map((l) => l.fact).join('\n')).toMatch(/\d+ messages were not right in the newest rehearsal\./);
       });
-      await chooseRehearsals(access, { changes: false, nights: false, pictures: false, required: false });
+      await chooseRehearsals(access, { changes: false, nights: false, pictures: false, links: false, required: false });
       expect(await toFix(await rehearsed())).toEqual([]);
       const { lines } = await loadToday(await accessAs());
       expect(lines.map((l) => l.fact).join('\n')).not.toContain('newest rehearsal');

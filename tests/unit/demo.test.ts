@@ -85,6 +85,6 @@ describe('the scenery', () => {
   it('puts every port after the base, none twice', () => {
     const { smtp, ...others } = portsFrom(5000);
     const all = [...Object.values(others), ...Object.values(smtp)].sort((a, b) => a - b);
-    expect(all).toEqual([5000, 5001, 5002, 5003, 5004, 5005, 5006, 5007, 5008, 5009, 5010, 5011, 5012]);
+    expect(all).toEqual([5000, 5001, 5002, 5003, 5004, 5005, 5006, 5007, 5008, 5009, 5010, 5011, 5012, 5013]);
   });
 });

@@ -2,7 +2,6 @@
  * Whether what arrived is what was to come: read from its own bytes, and held against what was expected. Knows headers (RFC 5322, 3834,
  * 8058), and shares no code with what makes messages.
  */
-import { Parser } from 'htmlparser2';
 import { judge, otherTongue, type Truth } from '../judge';
 import { languageName } from '../names';
 import { BY_HAND, momentOf, type MomentDetails } from '../moments';
@@ -11,6 +10,7 @@ import { paymentMethodOf, type Terms } from '../terms';
 import { say } from '../../words/rehearsed';
 import type { Expected } from './expected';
 import { legibilityOf } from './legible';
+import { isFollowable, seenInHtml, type Seen } from './seen';
 
 /** A message as it was received, read from its bytes. */
 export interface Arrived {
@@ -89,6 +89,14 @@ export function checksOf(expected: Expected, arrived: Arrived, using: CheckWith)
   signatureOf(arrived, add);
   return sorted(found);
 }
+
+/** What a message that arrived is, by its checks. That it is not signed is said once of the whole run. */
+export const outcomeOf = (checks: readonly Check[]): Check['outcome'] =>
+  checks.some((c) => c.outcome === 'wrong')
+    ? 'wrong'
+    : checks.some((c) => c.outcome === 'noted' && c.about !== 'signature')
+      ? 'noted'
+      : 'right';
 
 const RANK = { wrong: 0, noted: 1, right: 2 } as const;
 
@@ -201,50 +209,10 @@ function headersOf({ optional, moment }: Expected, { headers, longestLine }: Arr
   if (wrong.length === 0) add('headers', 'right', optional ? say.headersWithUnsubscribe : say.headersRight);
 }
 
-interface Seen {
-  links: string[];
-  /** Links of which nothing is left where pictures are not loaded. */
-  wordless: string[];
-  pictures: { src: string; alt: string | undefined }[];
-}
-
-function seenInHtml(html: string): Seen {
-  const seen: Seen = { links: [], wordless: [], pictures: [] };
-  let open: { href: string; words: string } | undefined;
-  const parser = new Parser({
-    onopentag(name, attributes) {
-      if (name === 'a' && attributes['href'] !== undefined) {
-        seen.links.push(attributes['href']);
-        open = { href: attributes['href'], words: attributes['aria-label'] ?? '' };
-      }
-      if (name !== 'img') return;
-      seen.pictures.push({ src: attributes['src'] ?? '', alt: attributes['alt'] });
-      if (open) open.words += attributes['alt'] ?? '';
-    },
-    ontext(text) {
-      if (open) open.words += text;
-    },
-    onclosetag(name) {
-      if (name !== 'a' || !open) return;
-      if (open.words.trim() === '') seen.wordless.push(open.href);
-      open = undefined;
-    },
-  });
-  parser.end(html);
-  return seen;
-}
-
 function linksOf({ links }: Seen, add: Say): void {
   const broken = [...new Set(links.filter((href) => !isFollowable(href)))];
   for (const href of broken) add('links', 'wrong', say.brokenLink({ href: href === '' ? '–' : href }));
   if (links.length > 0 && broken.length === 0) add('links', 'right', say.linksRight({ links: new Set(links).size }));
-}
-
-/** Whether a mail program can follow a link: a whole address, with nothing left to be filled in. */
-function isFollowable(href: string): boolean {
-  if (/[{}\s]|undefined|\[object/.test(href)) return false;
-  if (/^(mailto|tel):.+/i.test(href)) return true;
-  return /^https?:/i.test(href) && URL.canParse(href) && new URL(href).hostname !== '';
 }
 
 function picturesOf({ pictures, wordless }: Seen, { cids }: Arrived, add: Say): void {

@@ -6,6 +6,7 @@ export * from './cover';
 export * from './forms';
 export * from './plan';
 export * from './checks';
+export * from './links';
 export * from './marks';
 export * from './carry';
 export * from './compare';

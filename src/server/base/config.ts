@@ -17,6 +17,8 @@ export interface Config {
   mailboxesUrl: string | undefined;
   /** A file of further certificate authorities (PEM). */
   extraAuthorities: string | undefined;
+  /** The proxy that the web is asked through, as "http://proxy.example:3128"; undefined where hosts are reached directly. */
+  webProxy: string | undefined;
   /** Folder of pictures and other files. */
   dataDir: string;
   /** How long a worker may hold a delivery, in milliseconds. */
@@ -76,6 +78,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     registrarUrl: env.LIBELLUS_REGISTRAR || undefined,
     mailboxesUrl: env.LIBELLUS_MAILBOXES || undefined,
     extraAuthorities: env.LIBELLUS_EXTRA_CA || undefined,
+    webProxy: readProxy(env.LIBELLUS_WEB_PROXY),
     dataDir: env.LIBELLUS_DATA ?? '.libellus',
     leaseMs: Number(env.LIBELLUS_LEASE_MS ?? 180_000),
     trustedProxies: (env.LIBELLUS_TRUSTED_PROXIES ?? '').split(',').filter(Boolean),
@@ -86,6 +89,13 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     provider: readProvider(env),
     demo: env.LIBELLUS_DEMO === '1',
   };
+}
+
+function readProxy(text = ''): string | undefined {
+  if (text === '') return undefined;
+  if (!/^https?:/.test(text) || !URL.canParse(text))
+    throw new Error('LIBELLUS_WEB_PROXY is not an address. See docs/operations.md.');
+  return text;
 }
 
 function readProvider(env: NodeJS.ProcessEnv): ProviderSettings | undefined {

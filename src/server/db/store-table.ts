@@ -55,13 +55,15 @@ export const stores = mysqlTable('store', {
   rehearsesNights: boolean('rehearses_nights').notNull().default(false),
   /** Pictures are taken of what was rehearsed. */
   rehearsesPictures: boolean('rehearses_pictures').notNull().default(false),
+  /** It is asked whether what rehearsed messages lead to answers. */
+  rehearsesLinks: boolean('rehearses_links').notNull().default(false),
   /** Versions are published only once a rehearsal of them has passed. */
   requiresRehearsal: boolean('requires_rehearsal').notNull().default(false),
-  /** Who works in it signs in with two factors. */
   /** How numbers of orders that are made here begin, the one in force first; those of before stay theirs. */
   ownOrders: json<string[]>('own_orders')
     .notNull()
     .$defaultFn(() => [OWN_ORDERS]),
+  /** Who works in it signs in with two factors. */
   requiresTwoFactors: boolean('requires_two_factors').notNull().default(false),
   /** A worker sees to what colleagues are to be told until then; others may afterwards. */
   alertsUntil: time('alerts_until'),

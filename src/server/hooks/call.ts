@@ -1,6 +1,4 @@
 /** Calls programs (Standard Webhooks): signed, tried again with growing waits, given up after three days. */
-import { request as httpRequest, type IncomingMessage } from 'node:http';
-import { request as httpsRequest } from 'node:https';
 import { and, asc, eq, inArray, lt, lte, notInArray } from 'drizzle-orm';
 import { Webhook } from 'standardwebhooks';
 import { log } from '../base/log';
@@ -8,8 +6,7 @@ import { unseal } from '../base/secrets';
 import { database } from '../db/client';
 import { hookCalls, hooks } from '../db/schema';
 import { databaseTime } from '../db/time';
-import { authorities } from '../sending/authorities';
-import { resolveHost } from '../sending/dns';
+import { askOutside } from '../sending/outside';
 
 /** Calls at a time, and of them for one program. */
 const [AT_ONCE, EACH] = [20, 5];
@@ -117,43 +114,19 @@ async function one(call: Call, hook: Hook): Promise<void> {
   if (!told) log.info({ hook: hook.id, status, attempts }, 'a program could not be told');
 }
 
-/** Posts a call, signed as Standard Webhooks has it, to an address in an open network. Follows no redirection. */
+/** Posts a call, signed as Standard Webhooks has it. */
 async function post({ url, secret }: Hook, { id, body }: Call): Promise<{ status: number; said: string }> {
-  const address = new URL(url);
-  const { protocol, hostname, host } = address;
-  const [ip] = await resolveHost(hostname.replace(/^\[|\]$/g, ''));
   const at = new Date();
-  const common = {
-    ...{ host: ip, method: 'POST', path: `${address.pathname}${address.search}` },
-    port: address.port || (protocol === 'https:' ? 443 : 80),
+  return askOutside(url, {
+    method: 'POST',
     headers: {
-      ...{ host, 'user-agent': 'Libellus', 'content-type': 'application/json' },
-      'content-length': Buffer.byteLength(body),
+      'content-type': 'application/json',
       'webhook-id': id,
       'webhook-timestamp': String(Math.floor(at.getTime() / 1000)),
       'webhook-signature': new Webhook(unseal(secret)).sign(id, at, body),
     },
-    timeout: PATIENCE_MS,
-    signal: AbortSignal.timeout(2 * PATIENCE_MS),
-  };
-  return new Promise((resolve, reject) => {
-    const answered = (response: IncomingMessage): void => {
-      let said = '';
-      response.setEncoding('utf8');
-      response.on('data', (part: string) => {
-        // A few words of it are enough.
-        if (said.length < 300) said += part;
-      });
-      response.on('end', () => resolve({ status: response.statusCode ?? 0, said }));
-      response.on('error', reject);
-    };
-    const request =
-      protocol === 'https:'
-        ? httpsRequest({ ...common, servername: hostname, ca: authorities() }, answered)
-        : httpRequest(common, answered);
-    request.on('timeout', () => request.destroy(Object.assign(new Error('timeout'), { code: 'ETIMEDOUT' })));
-    request.on('error', reject);
-    request.end(body);
+    body,
+    patienceMs: PATIENCE_MS,
   });
 }
 

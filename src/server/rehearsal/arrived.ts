@@ -35,6 +35,12 @@ export async function readArrived(
   };
 }
 
+/** The HTML of a message; empty for one of text alone. */
+export async function htmlOf(raw: Buffer): Promise<string> {
+  const { html } = await simpleParser(raw, { skipImageLinks: true, skipTextToHtml: true });
+  return typeof html === 'string' ? html : '';
+}
+
 function addressesOf(to: AddressObject | AddressObject[] | undefined): string[] {
   const list = to === undefined ? [] : Array.isArray(to) ? to : [to];
   return list.flatMap((t) => t.value.flatMap((v) => v.address ?? []));

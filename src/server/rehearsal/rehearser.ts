@@ -33,6 +33,7 @@ import { say } from '@/words/rehearsal';
 import { runBegunAt, takeOver } from './carry';
 import { withDrafts } from './drafts';
 import { tryingFaults, triedWith, type Tried } from './faults';
+import { askLinks } from './links';
 import { live } from './live';
 import { openMailbox, type Mailbox } from './mailbox';
 import { shownRuns, prunePictures, wantPictures } from './pictures';
@@ -127,6 +128,8 @@ export class Rehearser {
       await mailbox.close();
     }
     if (this.stopping) return this.letGo(run);
+    if (store.rehearsesLinks) await this.askLinks(run, stage, begun);
+    if (this.stopping) return this.letGo(run);
     await this.end(run, 'done', begun, '');
     if (store.rehearsesPictures) await wantPictures(run.id);
     if (run.why !== 'asked') {
@@ -136,6 +139,15 @@ export class Rehearser {
     // What has changed of messages changes nothing of how they are sent.
     const tried = run.scope || run.drafts || !this.options.faults ? undefined : triedWith(todo.map((t) => t.life));
     if (tried) this.afterwards = this.afterwards.then(() => this.tryFaults(run, store, tried, stage));
+  }
+
+  /** What cannot be asked takes nothing from what was found. */
+  private async askLinks(run: Run, stage: Stage, begun: number): Promise<void> {
+    const still = async (): Promise<boolean> => !this.stopping && (await this.stillOurs(run, begun));
+    await askLinks(run, stage, still).catch((error: unknown) => {
+      if (isDatabaseError(error)) throw error;
+      log.warn({ err: error, rehearsal: run.id }, 'links could not be asked');
+    });
   }
 
   /** Resolves when nothing is tried any more beside the runs. */

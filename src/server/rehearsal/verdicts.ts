@@ -2,6 +2,7 @@
 import {
   checksOf,
   messageKey,
+  outcomeOf,
   sorted,
   type Arrived,
   type Check,
@@ -138,14 +139,6 @@ function onExpected(
 }
 
 const arrived = (outcome: Check['outcome'], words: string): Check => ({ about: 'arrived', outcome, words });
-
-/** That a message is not signed is said once of the whole run. */
-const outcomeOf = (checks: readonly Check[]): MessageOutcome =>
-  checks.some((c) => c.outcome === 'wrong')
-    ? 'wrong'
-    : checks.some((c) => c.outcome === 'noted' && c.about !== 'signature')
-      ? 'noted'
-      : 'right';
 
 function onSurplus(row: LivedRow, mail: Mail): Verdict {
   const { event, notificationId, moment, role, recipient, recipientName, language, turn, at, words } = row;

@@ -51,6 +51,10 @@ export function ByItselfDialog({
           />
           <p className="ms-6 text-xs text-slate">{say.picturesEachTimeNote}</p>
         </div>
+        <div>
+          <Check label={say.askLinks} on={chosen.links} onChange={(links) => setChosen({ ...chosen, links })} />
+          <p className="ms-6 text-xs text-slate">{say.askLinksNote}</p>
+        </div>
         <p className="text-slate">{say.byItselfNote}</p>
         <div className="border-t border-rule pt-3">
           <Check

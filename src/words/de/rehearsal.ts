@@ -65,6 +65,10 @@ export const rehearsal: TranslationOf<typeof say> = {
   pictureBefore: '{$title}, wie sie in Probelauf {$run :integer} war',
   picturesEachTime: 'Mit Screenshots jeder Nachricht',
   picturesEachTimeNote: 'Nach jedem Probelauf, auch wenn jemand darum bat. Die Screenshots der neuesten zwei bleiben.',
+  askLinks: 'Prüfen, ob Links antworten',
+  askLinksNote:
+    'In jedem Probelauf eine Anfrage (HEAD) an jede Adresse, zu der Nachrichten führen oder von der sie Bilder laden: höchstens 40, und keine, die erfunden ist, nur einem Leser gehört, abmeldet oder abbestellt. Lassen Sie es aus, wenn die Seiten des Shops Besuche zählen.',
+  whenLinks: '{$when}, mit Prüfung der Links',
   whenPictures: '{$when}, mit Screenshots',
   whenRequired: '{$when}; nur Bestandenes wird veröffentlicht',
   noBrowser:

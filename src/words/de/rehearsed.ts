@@ -36,6 +36,18 @@ export const rehearsed: TranslationOf<typeof say> = {
   brokenLink: 'Dieser Link führt nirgendwohin: {$href}',
   linksRight:
     '.input {$links :integer} .match $links one {{{$links} Link ist eine vollständige Adresse.}} * {{{$links} Links sind vollständige Adressen.}}',
+  linksAnswer:
+    '.input {$links :integer} .match $links one {{{$links} Link wurde aufgerufen und antwortet.}} * {{{$links} Links wurden aufgerufen, und alle antworten.}}',
+  picturesAnswer:
+    '.input {$pictures :integer} .match $pictures one {{{$pictures} Bild wurde aufgerufen und ist da.}} * {{{$pictures} Bilder wurden aufgerufen, und alle sind da.}}',
+  linkGone: 'Die Antwort ist {$status}, unter dieser Adresse ist also nichts: {$href}',
+  linkAnswers: 'Die Antwort ist {$status}, ein Fehler der Gegenseite: {$href}',
+  linkNoHost: 'Einen Host {$host} gibt es nicht: {$href}',
+  linkCertificate: 'Das Zertifikat von {$host} ist ungültig ({$code}), und Browser warnen davor: {$href}',
+  linkRound: 'Der Link führt immer wieder weiter und kommt nie an: {$href}',
+  linkPrivate: '{$host} ist in einem privaten Netz, in das andere nicht gelangen: {$href}',
+  linkSilent: '{$host} hat nicht rechtzeitig geantwortet: {$href}',
+  linkUnreachable: '{$host} war nicht erreichbar ({$code}): {$href}',
   noPicture: 'Dieses Bild ist nicht zu finden: {$src}',
   noAlt: 'Dieses Bild hat keine Worte für alle, die es nicht sehen: {$src}',
   picturesRight:

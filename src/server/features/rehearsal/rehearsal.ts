@@ -340,6 +340,7 @@ export const choiceOf = ({ store }: OfStore): RehearsalChoice => ({
   changes: store.rehearsesChanges,
   nights: store.rehearsesNights,
   pictures: store.rehearsesPictures,
+  links: store.rehearsesLinks,
   required: store.requiresRehearsal,
 });
 
@@ -358,6 +359,7 @@ export async function chooseRehearsals(access: Access, choice: RehearsalChoice):
         rehearsesChanges: choice.changes,
         rehearsesNights: choice.nights,
         rehearsesPictures: choice.pictures,
+        rehearsesLinks: choice.links,
         requiresRehearsal: choice.required,
       })
       .where(eq(stores.id, access.store.id));
@@ -370,8 +372,9 @@ export async function chooseRehearsals(access: Access, choice: RehearsalChoice):
   });
 }
 
-function whenWords({ changes, nights, pictures, required }: RehearsalChoice): string {
+function whenWords({ changes, nights, pictures, links, required }: RehearsalChoice): string {
   const when = changes ? (nights ? say.whenBoth : say.whenChanges) : nights ? say.whenNights : say.whenAsked;
   const pictured = pictures ? say.whenPictures({ when }) : when;
-  return required ? say.whenRequired({ when: pictured }) : pictured;
+  const asked = links ? say.whenLinks({ when: pictured }) : pictured;
+  return required ? say.whenRequired({ when: asked }) : asked;
 }

@@ -1,0 +1,1 @@
+ALTER TABLE `store` ADD COLUMN IF NOT EXISTS `rehearses_links` boolean DEFAULT false NOT NULL;
