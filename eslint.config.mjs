@@ -97,6 +97,7 @@ const later = (layers, layer, root) =>
 
 /** All that core takes from packages. */
 const CORE_PACKAGES = [
+  'css-what',
   '@sinclair/typebox',
   'ajv',
   'ajv-formats',

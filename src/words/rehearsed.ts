@@ -56,6 +56,10 @@ export const say = speak('rehearsed', {
   faintWords:
     'Words stand out from their ground by {$ratio :number maximumFractionDigits=1} to 1 only, and 4.5 to 1 is wanted: “{$words}”',
   contrastRight: 'Its words stand out from their ground by {$ratio :number maximumFractionDigits=1} to 1 or more.',
+  faintInTheDark:
+    'Where mail programs are dark, words stand out from their ground by {$ratio :number maximumFractionDigits=1} to 1 only, and 4.5 to 1 is wanted: “{$words}”',
+  contrastInTheDark:
+    'In the dark, its words stand out from their ground by {$ratio :number maximumFractionDigits=1} to 1 or more.',
   clipped: 'It has {$size :integer} kB of HTML, and mail programs cut what is over 102 kB.',
   sizeRight: 'It has {$size :integer} kB of HTML, which is shown whole.',
   notSigned: 'It is not signed. Mail servers trust signed messages more.',

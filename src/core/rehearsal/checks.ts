@@ -9,7 +9,7 @@ import type { Order } from '../order/schema';
 import { paymentMethodOf, type Terms } from '../terms';
 import { say } from '../../words/rehearsed';
 import type { Expected } from './expected';
-import { legibilityOf } from './legible';
+import { knowsTheDark, legibilityOf } from './legible';
 import { isFollowable, seenInHtml, type Seen } from './seen';
 
 /** A message as it was received, read from its bytes. */
@@ -238,10 +238,15 @@ const INVISIBLE = 1.5;
 function contrastOf({ html }: Arrived, add: Say): void {
   if (html === '') return;
   const { least, faint } = legibilityOf(html);
-  for (const { ratio, words } of faint) {
-    add('contrast', ratio < INVISIBLE ? 'wrong' : 'noted', say.faintWords({ ratio, words }));
-  }
+  const outcome = (ratio: number): Check['outcome'] => (ratio < INVISIBLE ? 'wrong' : 'noted');
+  for (const { ratio, words } of faint) add('contrast', outcome(ratio), say.faintWords({ ratio, words }));
   if (faint.length === 0 && least !== undefined) add('contrast', 'right', say.contrastRight({ ratio: least }));
+  if (!knowsTheDark(html)) return;
+  const dark = legibilityOf(html, 'dark');
+  for (const { ratio, words } of dark.faint) add('contrast', outcome(ratio), say.faintInTheDark({ ratio, words }));
+  if (dark.faint.length === 0 && dark.least !== undefined) {
+    add('contrast', 'right', say.contrastInTheDark({ ratio: dark.least }));
+  }
 }
 
 function sizeOf({ html }: Arrived, add: Say): void {

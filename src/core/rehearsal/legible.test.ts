@@ -1,5 +1,5 @@
 import { DEFAULT_LOOK, STARTING_LOOKS } from '../look';
-import { legibilityOf } from './legible';
+import { knowsTheDark, legibilityOf } from './legible';
 
 const ratios = (html: string): number[] => legibilityOf(html).faint.map((f) => Math.round(f.ratio * 10) / 10);
 
@@ -27,6 +27,33 @@ describe('words on their ground', () => {
     expect(ratios(html)).toEqual(expected);
   });
 
+  const SHEET =
+    '<style>.faint{color:#999}.b .w{color:#000}.w{color:#999}@media print{p{color:#fff}}@media (prefers-color-scheme:dark){' +
+    'body{background:#111 !important}.w,.w td{color:#eee !important}.s>p{background:#222 !important}.x{color:#333 !important}' +
+    '.gone{display:none !important}}</style>';
+  it.each([
+    ['a rule is as good as a style', '<p class="faint">Hello</p>', [2.8], []],
+    ['a style goes before it', '<p class="faint" style="color:#111">Hello</p>', [], [1]],
+    ['more of a selector goes before less', '<div class="b"><p class="w">Hello</p></div>', [], []],
+    ['what is important goes before a style', '<p class="w" style="color:#000">Hello</p>', [], []],
+    ['what is within it has it too', '<div class="w" style="color:#000"><td>Hello</td></div>', [], []],
+    ['dark words on the dark', '<p class="x" style="color:#000">Hello</p>', [], [1.5]],
+    ['a ground of its own in the dark', '<div class="s"><p style="color:#eee;background:#000">Hello</p></div>', [], []],
+    ['only of what is right below', '<div class="s"><i><p style="background:#fff">Hello</p></i></div>', [], []],
+    ['what only the dark hides', '<p class="gone" style="color:#999">Hello</p>', [2.8], []],
+  ])('%s: by a sheet, in the light and in the dark', (_, body, light, dark) => {
+    const html = `${SHEET}<body>${body}</body>`;
+    expect(ratios(html)).toEqual(light);
+    const inTheDark = legibilityOf(html, 'dark').faint.map((f) => Math.round(f.ratio * 10) / 10);
+    expect(inTheDark).toEqual(dark);
+  });
+
+  it('know whether a message says anything of the dark', () => {
+    expect(knowsTheDark(SHEET)).toBe(true);
+    expect(knowsTheDark('<style>p{color:#000}</style><p>Hello</p>')).toBe(false);
+    expect(knowsTheDark('<style>p{color:</style>')).toBe(false);
+  });
+
   it('name each pair of colours once, worst first, with what stands there', () => {
     const html = '<p style="color:#999">One  two</p><p style="color:#999">Three</p><p style="color:#ddd">Four</p>';
     expect(legibilityOf(html)).toMatchObject({ faint: [{ words: 'Four' }, { words: 'One two' }] });
@@ -45,6 +72,14 @@ describe('words on their ground', () => {
     for (const style of shapes) legibilityOf(`<p style="${style}">Hello</p>`);
     legibilityOf('<p style="color:#999">'.repeat(5_000) + 'Hello');
     expect(performance.now() - began).toBeLessThan(15_000);
+  });
+
+  it('are looked at in time, whatever a selector asks for', () => {
+    const selector = `.b ${'.a '.repeat(100)}.a`;
+    const sheet = `<style>${`${selector}{color:#999}`.repeat(20)}</style>`;
+    const began = performance.now();
+    expect(ratios(`${sheet}${'<i class="a">'.repeat(200)}Hello${'</i>'.repeat(200)}`)).toEqual([]);
+    expect(performance.now() - began).toBeLessThan(5_000);
   });
 
   it('of the looks that ship stand out', () => {

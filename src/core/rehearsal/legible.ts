@@ -1,9 +1,10 @@
 /**
  * Whether the words of a message stand out from their ground, read off its HTML as it arrived: colours where they are written (`style`,
- * `bgcolor`, `color`), each on the nearest ground around it. WCAG 2.2, 1.4.3; what stands on a picture cannot be told and is left out.
+ * `bgcolor`, `color`) and where its style sheets say them, each on the nearest ground around it, in the light and in the dark. WCAG 2.2, 1.4.3; what stands on a picture cannot be told and is left out.
  */
 import { parse, wcagContrast, type Color } from 'culori';
 import { Parser } from 'htmlparser2';
+import { sheetOf, styleOf, type Element } from './styles';
 
 export interface Faint {
   /** Contrast, 1 to 21. */
@@ -80,13 +81,18 @@ function groundOf(style: string, attributes: Record<string, string>): Color | nu
   return undefined;
 }
 
-const isHidden = (style: string): boolean =>
-  /(?:^|;)\s*(display\s*:\s*none|visibility\s*:\s*hidden|opacity\s*:\s*0(?![.\d])|max-height\s*:\s*0|font-size\s*:\s*[01](px)?\s*(;|$))/i.test(
-    style,
-  );
+const HIDES: readonly [string, RegExp][] = [
+  ['display', /^none/i],
+  ['visibility', /^hidden/i],
+  ['opacity', /^0(?![.\d])/],
+  ['max-height', /^0/],
+  ['font-size', /^[01](px)?\s*$/i],
+];
 
-function within(outer: Place, name: string, attributes: Record<string, string>): Place {
-  const { style = '' } = attributes;
+const isHidden = (style: string): boolean =>
+  HIDES.some(([property, value]) => value.test(valueOf(style, property) ?? ''));
+
+function within(outer: Place, name: string, attributes: Record<string, string>, style: string): Place {
   const ground = groundOf(style, attributes);
   const size = Number(/^([\d.]+)px/.exec(valueOf(style, 'font-size') ?? '')?.[1] ?? outer.px);
   const weight = valueOf(style, 'font-weight');
@@ -99,17 +105,26 @@ function within(outer: Place, name: string, attributes: Record<string, string>):
   };
 }
 
+/** Whether a message says how it looks where mail programs are dark. */
+export const knowsTheDark = (html: string): boolean => sheetOf(html).dark.length > sheetOf(html).light.length;
+
 /** Looks at all words of a message's HTML. */
-export function legibilityOf(html: string): Legibility {
+export function legibilityOf(html: string, where: 'light' | 'dark' = 'light'): Legibility {
+  const rules = sheetOf(html)[where];
+  const way: Element[] = [];
   const places: Place[] = [{ colour: BLACK, ground: WHITE, px: 16, bold: false, hidden: false }];
   const faint = new Map<string, Faint>();
   let least: number | undefined;
   const parser = new Parser({
     onopentag(name, attributes) {
-      places.push(within(places.at(-1)!, name, attributes));
+      way.push({ name, classes: new Set((attributes['class'] ?? '').split(/\s+/)) });
+      places.push(within(places.at(-1)!, name, attributes, styleOf(rules, way, attributes['style'] ?? '')));
     },
     onclosetag() {
-      if (places.length > 1) places.pop();
+      if (places.length > 1) {
+        places.pop();
+        way.pop();
+      }
     },
     ontext(text) {
       const { colour, ground, px, bold, hidden } = places.at(-1)!;

@@ -56,6 +56,10 @@ export const rehearsed: TranslationOf<typeof say> = {
   faintWords:
     'Wörter heben sich nur mit {$ratio :number maximumFractionDigits=1} zu 1 vom Grund ab, gewünscht ist 4,5 zu 1: „{$words}“',
   contrastRight: 'Die Wörter heben sich mit {$ratio :number maximumFractionDigits=1} zu 1 oder mehr vom Grund ab.',
+  faintInTheDark:
+    'In dunklen Mailprogrammen heben sich Worte nur mit {$ratio :number maximumFractionDigits=1} zu 1 vom Grund ab, gewünscht sind 4,5 zu 1: „{$words}“',
+  contrastInTheDark:
+    'Im Dunkeln heben sich die Worte mit mindestens {$ratio :number maximumFractionDigits=1} zu 1 vom Grund ab.',
   clipped: 'Sie hat {$size :integer} kB HTML, und E-Mail-Programme schneiden ab, was über 102 kB liegt.',
   sizeRight: 'Sie hat {$size :integer} kB HTML und wird ganz gezeigt.',
   notSigned: 'Sie ist nicht signiert. Mailserver vertrauen signierten Nachrichten mehr.',
