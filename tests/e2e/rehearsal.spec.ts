@@ -257,6 +257,12 @@ test('a fault put in on the Desk turns red as a draft and when it is live, is me
       for (let i = 0; i < ' of €12.34'.length; i += 1) await page.keyboard.press('Backspace');
     });
     await page.goto(REHEARSAL);
+    await page.getByRole('button', { name: 'Automatic rehearsals ...' }).click();
+    const choosing = page.getByRole('dialog', { name: 'Automatic rehearsals' });
+    await choosing.getByLabel('Ask whether links answer').check();
+    expect(await axeFindings(page, 'automatic rehearsals')).toEqual([]);
+    await choosing.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(choosing).toBeHidden();
     await rehearse(page, 'Rehearse what changed');
     await expect(card.getByRole('link', { name: 'English: right' })).toBeVisible();
     await expect(page.getByText('0 are wrong')).toBeVisible();
@@ -271,6 +277,8 @@ test('a fault put in on the Desk turns red as a draft and when it is live, is me
     await expect(page.getByTestId('moved').first()).toBeVisible();
     await page.getByRole('link', { name: 'What was checked' }).click();
     await expect(wrong).toContainText('It arrived, once.');
+    await expect(wrong).toContainText(/\d links were asked, and all answer\./);
+    await expect(wrong).toContainText(/In the dark, its words stand out from their ground by [\d.]+ to 1 or more\./);
   });
 
   await test.step('what sending does with each fault is told with the run of everything', async () => {

@@ -60,18 +60,34 @@ function colourOf(written: string): Color | null {
   return colour;
 }
 
-/** The last value that a style gives a property. */
-function valueOf(style: string, property: string): string | undefined {
-  const all = [...style.matchAll(new RegExp(`(?:^|;)\\s*${property}\\s*:\\s*([^;]+)`, 'gi'))];
-  return all.at(-1)?.[1]?.trim();
+type Style = ReadonlyMap<string, string>;
+
+/** Styles by their text: the elements of a message have few of them. */
+const styles = new Map<string, Style>();
+
+/** What a style says, the last of each property. */
+function readStyle(text: string): Style {
+  let style = styles.get(text);
+  if (!style) {
+    style = new Map(
+      text.split(';').flatMap((said): [string, string][] => {
+        const colon = said.indexOf(':');
+        const value = said.slice(colon + 1).trim();
+        return colon < 0 || value === '' ? [] : [[said.slice(0, colon).trim().toLowerCase(), value]];
+      }),
+    );
+    if (styles.size > 1_000) styles.clear();
+    styles.set(text, style);
+  }
+  return style;
 }
 
 /** The ground that an element paints: a colour, a picture (null), or none. */
-function groundOf(style: string, attributes: Record<string, string>): Color | null | undefined {
+function groundOf(style: Style, attributes: Record<string, string>): Color | null | undefined {
   if (attributes['background']) return null;
-  const painted = (valueOf(style, 'background') ?? '').slice(0, LONG);
-  const written = [valueOf(style, 'background-color'), painted, attributes['bgcolor']];
-  if (/url\(|gradient/i.test(`${valueOf(style, 'background-image') ?? ''} ${painted}`)) return null;
+  const painted = (style.get('background') ?? '').slice(0, LONG);
+  const written = [style.get('background-color'), painted, attributes['bgcolor']];
+  if (/url\(|gradient/i.test(`${style.get('background-image') ?? ''} ${painted}`)) return null;
   for (const value of written) {
     for (const part of value?.slice(0, LONG).split(/\s+(?![^(]*\))/) ?? []) {
       const colour = colourOf(part);
@@ -89,15 +105,14 @@ const HIDES: readonly [string, RegExp][] = [
   ['font-size', /^[01](px)?\s*$/i],
 ];
 
-const isHidden = (style: string): boolean =>
-  HIDES.some(([property, value]) => value.test(valueOf(style, property) ?? ''));
+const isHidden = (style: Style): boolean => HIDES.some(([property, value]) => value.test(style.get(property) ?? ''));
 
-function within(outer: Place, name: string, attributes: Record<string, string>, style: string): Place {
+function within(outer: Place, name: string, attributes: Record<string, string>, style: Style): Place {
   const ground = groundOf(style, attributes);
-  const size = Number(/^([\d.]+)px/.exec(valueOf(style, 'font-size') ?? '')?.[1] ?? outer.px);
-  const weight = valueOf(style, 'font-weight');
+  const size = Number(/^([\d.]+)px/.exec(style.get('font-size') ?? '')?.[1] ?? outer.px);
+  const weight = style.get('font-weight');
   return {
-    colour: colourOf(valueOf(style, 'color') ?? attributes['color'] ?? '') ?? outer.colour,
+    colour: colourOf(style.get('color') ?? attributes['color'] ?? '') ?? outer.colour,
     ground: ground === undefined ? outer.ground : (ground ?? undefined),
     px: size,
     bold: weight === undefined ? outer.bold || name === 'b' || name === 'strong' : /bold|[6-9]00/.test(weight),
@@ -118,7 +133,7 @@ export function legibilityOf(html: string, where: 'light' | 'dark' = 'light'): L
   const parser = new Parser({
     onopentag(name, attributes) {
       way.push({ name, classes: new Set((attributes['class'] ?? '').split(/\s+/)) });
-      places.push(within(places.at(-1)!, name, attributes, styleOf(rules, way, attributes['style'] ?? '')));
+      places.push(within(places.at(-1)!, name, attributes, readStyle(styleOf(rules, way, attributes['style'] ?? ''))));
     },
     onclosetag() {
       if (places.length > 1) {
