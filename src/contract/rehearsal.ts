@@ -31,14 +31,16 @@ export const NO_COUNTS: RehearsalCounts = {
   unsigned: 0,
 };
 
-/** What is to be rehearsed: everything that is live, only what has changed since the newest run, or drafts as if they were live. */
-export const REHEARSAL_OF = ['everything', 'changes', 'drafts'] as const;
+/** What is to be rehearsed: everything that is live, only what has changed since the newest run, drafts as if they were live, or what is chosen. */
+export const REHEARSAL_OF = ['everything', 'changes', 'drafts', 'chosen'] as const;
 export type RehearsalOf = (typeof REHEARSAL_OF)[number];
 export const AskRehearsalSchema = Type.Object(
   {
     of: Type.Union(REHEARSAL_OF.map((of) => Type.Literal(of))),
     /** Of drafts: the versions, as the Desk names them; all without it. */
     versions: Type.Optional(Type.Array(Type.String({ maxLength: 130 }), { minItems: 1, maxItems: 50 })),
+    /** What is chosen: the notifications, as the Journey names them. */
+    notifications: Type.Optional(Type.Array(Type.String({ maxLength: 60 }), { minItems: 1, maxItems: 200 })),
   },
   strict,
 );
@@ -118,6 +120,12 @@ export interface PicturesOfRun {
   trouble: string;
 }
 
+/** A notification that can be rehearsed: it is on, and something of it is live. */
+export interface Rehearsable {
+  slug: string;
+  name: string;
+}
+
 export interface RehearsalRun {
   number: number;
   why: RehearsalWhy;
@@ -131,8 +139,10 @@ export interface RehearsalRun {
   tried: number;
   counts: RehearsalCounts;
   trouble: string;
-  /** Of a run of changes: the number of the one that the rest is taken over from. */
+  /** Of a run of changes, or of what was chosen: the number of the one that the rest is taken over from. */
   since?: number;
+  /** Somebody chose what was rehearsed. */
+  chosen?: true;
   /** How many drafts were rehearsed as if they were live; none without it. */
   drafts?: number;
   /** Undefined while nobody has asked for them. */

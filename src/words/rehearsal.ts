@@ -170,6 +170,16 @@ export const say = speak('rehearsal', {
   changedFresh:
     '.input {$n :integer} .match $n one {{{$n} version or language is live that was not rehearsed.}} * {{{$n} versions or languages are live that were not rehearsed.}}',
   changedOther: 'Something has changed since: what is live now was not rehearsed.',
+  rehearseSome: 'Rehearse some ...',
+  someTitle: 'Rehearse some messages',
+  someNote:
+    'These are rehearsed anew, in all their versions and languages. The rest stays as the newest rehearsal found it; what has changed of it is still to be rehearsed.',
+  someAll: 'All',
+  someNone: 'None',
+  rehearseN: '.input {$n :integer} .match $n one {{Rehearse {$n} notification}} * {{Rehearse {$n} notifications}}',
+  chosenRun: 'Only what was chosen; the rest as it was in rehearsal {$run :integer}.',
+  chosenNeedsRun: 'Some messages can be rehearsed once all of them have been. Rehearse all messages first.',
+  chosenNotLive: 'Nothing of what you chose is on and live.',
   rehearseChanges: 'Rehearse what changed',
   sinceRun: 'What changed since rehearsal {$run :integer}, the rest as it was there.',
   fromRun: 'from rehearsal {$run :integer}',

@@ -349,6 +349,22 @@ test('a draft is published once it has passed, where the store requires it', asy
   await require();
 });
 
+test('what is chosen is rehearsed anew, and the rest stays as it was found', async ({ page }) => {
+  await page.goto(REHEARSAL);
+  await page.getByRole('button', { name: 'Rehearse some ...' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Rehearse some messages' });
+  await expect(dialog.getByRole('button', { name: 'Rehearse 0 notifications' })).toBeDisabled();
+  await dialog.getByLabel('Payment received', { exact: true }).check();
+  expect(await axeFindings(page, 'choosing what is rehearsed')).toEqual([]);
+  await rehearse(page, 'Rehearse 1 notification');
+  await expect(page.getByText(/^Only what was chosen; the rest as it was in rehearsal \d+\.$/)).toBeVisible();
+  await page
+    .getByRole('article', { name: 'Order received' })
+    .getByRole('link', { name: /^English: / })
+    .click();
+  await expect(panel(page, 'Order received')).toContainText(/from rehearsal \d+/);
+});
+
 test('one at a time, stopped by whoever may, and only looked at by others', async ({ page, browser }) => {
   await page.goto(REHEARSAL);
   await page.getByRole('button', { name: 'Rehearse all again' }).click();

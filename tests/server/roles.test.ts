@@ -77,7 +77,10 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   stepAction: ['owner support', 'none', 'none'],
   windAction: ['owner support', 1],
   askRehearsalAction: ['owner designer', { of: 'everything' }],
-  chooseRehearsalsAction: ['owner designer', { changes: false, nights: false, pictures: false, links: false, required: false }],
+  chooseRehearsalsAction: [
+    'owner designer',
+    { changes: false, nights: false, pictures: false, links: false, required: false },
+  ],
   shareScreenshotsAction: ['owner designer', { number: 4000, name: 'Ann', days: 7 }],
   takeSharedBackAction: ['owner designer', 'none'],
   remarkDoneAction: ['owner designer', 'none'],

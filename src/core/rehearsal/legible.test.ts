@@ -20,6 +20,12 @@ describe('words on their ground', () => {
     ['what lets through is no ground', '<p style="background-color:transparent;color:#fff">Hello</p>', [1]],
     ['what is hidden is read by nobody', '<div style="display:none;color:#fff">Hello</div>', []],
     ['nor is a preheader', '<div style="color:#fff;max-height:0;overflow:hidden"><span>Hello</span></div>', []],
+    ['nor are letters of no size', '<p style="font-size:0px;color:#fff">Hello</p>', []],
+    [
+      'words within those have their own',
+      '<td style="font-size:0px"><p style="font-size:14px;color:#999">Hi</p></td>',
+      [2.8],
+    ],
     ['nor the title and the style', '<head><title>a</title><style>p{color:#fff}</style></head>', []],
     ['void elements close themselves', '<div style="color:#fff"><br><img src="a"></div><p>Hello</p>', []],
     ['marks alone are no words', '<p style="color:#fff"> · </p>', []],

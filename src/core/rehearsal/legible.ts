@@ -102,14 +102,13 @@ const HIDES: readonly [string, RegExp][] = [
   ['visibility', /^hidden/i],
   ['opacity', /^0(?![.\d])/],
   ['max-height', /^0/],
-  ['font-size', /^[01](px)?\s*$/i],
 ];
 
 const isHidden = (style: Style): boolean => HIDES.some(([property, value]) => value.test(style.get(property) ?? ''));
 
 function within(outer: Place, name: string, attributes: Record<string, string>, style: Style): Place {
   const ground = groundOf(style, attributes);
-  const size = Number(/^([\d.]+)px/.exec(style.get('font-size') ?? '')?.[1] ?? outer.px);
+  const size = Number(/^([\d.]+)(?:px|$)/.exec(style.get('font-size') ?? '')?.[1] ?? outer.px);
   const weight = style.get('font-weight');
   return {
     colour: colourOf(style.get('color') ?? attributes['color'] ?? '') ?? outer.colour,
@@ -143,7 +142,8 @@ export function legibilityOf(html: string, where: 'light' | 'dark' = 'light'): L
     },
     ontext(text) {
       const { colour, ground, px, bold, hidden } = places.at(-1)!;
-      if (hidden || !ground || !/[\p{L}\p{N}]/u.test(text)) return;
+      // Tables have letters of no size around those of theirs that have one.
+      if (hidden || px <= 1 || !ground || !/[\p{L}\p{N}]/u.test(text)) return;
       const ratio = wcagContrast(colour, ground);
       least = Math.min(least ?? ratio, ratio);
       const wanted = px >= LARGE_PX || (bold && px >= LARGE_BOLD_PX) ? LARGE : WORDS;

@@ -33,10 +33,12 @@ export const rehearsals = mysqlTable(
     why: varchar('why', { length: 10 }).$type<RehearsalWhy>().notNull().default('asked'),
     /** What each version was made of then in each language (see `rehearsal/standing`). */
     marks: json<VersionMarks>('marks').notNull().default({}),
-    /** What of them is rehearsed: what had changed since the run that the rest is taken over from. All without it. */
+    /** What of them is rehearsed: what was chosen, or had changed since the run that the rest is taken over from. All without it. */
     scope: json<string[]>('scope'),
     /** The number of that run. */
     since: int('since'),
+    /** Somebody chose what is rehearsed. */
+    chosen: boolean('chosen').notNull().default(false),
     askedBy: varchar('asked_by', { length: 120 }).notNull(),
     askedAt: time('asked_at').notNull(),
     /** When its lives begin by their own clock; the same after it was taken up again. */

@@ -19,6 +19,8 @@ import { isAboutAccount, type OrderEvent } from './schema';
 
 /** Most events in one transaction: others that write to the same customers wait for it. */
 const MOST_TOGETHER = 50;
+/** And how large they are together: a statement has to fit a packet of the database, 16 MB as it comes. */
+const BYTES_TOGETHER = 3_000_000;
 
 /**
  * Takes an event of an order. Idempotent on (source, id). What the order's life does not allow (a parcel after it was cancelled,
@@ -40,6 +42,7 @@ const together = new Groupings<OrderEvent, Received>((storeId) => ({
     return retryingDeadlocks(() => database().transaction((tx) => recordEvents(tx, storeId, group, now)));
   },
   most: MOST_TOGETHER,
+  weight: { of: ({ data }) => JSON.stringify(data).length, most: BYTES_TOGETHER },
   failsAll: isAway,
 }));
 

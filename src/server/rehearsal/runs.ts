@@ -1,7 +1,7 @@
 /** Runs of a store: begun, and what each message of one shows held against the run before. */
 import { and, asc, desc, eq, isNull, lt } from 'drizzle-orm';
 import { NO_COUNTS, OUTCOMES, type MessageOutcome, type RehearsalWhy } from '@/contract/rehearsal';
-import { changedBetween, sameMarks } from '@/core/rehearsal';
+import { changedBetween, sameMarks, type VersionMarks } from '@/core/rehearsal';
 import type { Store } from '../auth/access';
 import { historyEntry, type Actor } from '../auth/history';
 import { isDuplicate } from '../base/database-errors';
@@ -26,28 +26,34 @@ export interface Asked {
   changes: boolean;
   /** Drafts as if they were live: of some versions, or all; only what they change. */
   drafts?: 'all' | { variantIds: string[] };
+  /** Only these versions of what is live, whether they have changed or not; the rest is taken over from the newest run. */
+  chosen?: { variantIds: string[] };
 }
 
 /**
- * Begins a rehearsal of all that is live in a store, or of what has changed. Throws `conflict` while one is under way and when nothing
- * has changed, `forbidden` for a store that is closed. Answers its number.
+ * Begins a rehearsal of all that is live in a store, of what has changed, or of what is chosen. Throws `conflict` while one is under way,
+ * when nothing has changed or nothing of what is chosen is live, and when there is no run yet that the rest could be taken from;
+ * `forbidden` for a store that is closed. Answers its number.
  */
 export async function startRehearsal(
   store: Store,
   actor: Actor,
-  { why, changes, drafts: wanted }: Asked = { why: 'asked', changes: false },
+  { why, changes, drafts: wanted, chosen: only }: Asked = { why: 'asked', changes: false },
 ): Promise<{ number: number }> {
   const { id: storeId, name, closedAt } = store;
   if (closedAt) throw new AppError('forbidden', closing.refusedClosed({ name }));
   const drafts = wanted && (await draftsOf(store, wanted === 'all' ? undefined : wanted.variantIds));
   if (drafts?.length === 0) throw new AppError('conflict', say.noDrafts);
   const marks = await withDrafts(storeId, drafts ?? [], () => marksNow(store));
-  const base = changes || drafts ? await newestDone(storeId) : undefined;
+  const base = changes || drafts || only ? await newestDone(storeId) : undefined;
   // A chosen draft may change nothing that goes out, such as words of a language that is not complete: that is then what is found.
   const chosen = typeof wanted === 'object';
   if (base && !chosen && sameMarks(base.marks, marks)) throw new AppError('conflict', say.nothingChanged);
   // A run of before there were marks says nothing of what has changed since.
   const since = base && Object.keys(base.marks).length > 0 ? base : undefined;
+  if (only && !since) throw new AppError('conflict', say.chosenNeedsRun);
+  const scope = only ? keysOf(only.variantIds, marks) : since && changedBetween(since.marks, marks);
+  if (only && scope?.length === 0) throw new AppError('conflict', say.chosenNotLive);
   try {
     return await database().transaction(async (tx) => {
       const [newest] = await tx
@@ -60,10 +66,13 @@ export async function startRehearsal(
       const now = new Date(await databaseTime(tx));
       const number = (newest?.number ?? 0) + 1;
       await tx.insert(rehearsals).values({
-        ...{ id: newId(), storeId, number, why, marks, askedBy: actor.name.slice(0, 120) },
+        ...{ id: newId(), storeId, number, why, askedBy: actor.name.slice(0, 120) },
+        // What was not chosen is as it was: what has changed of it is still to be rehearsed.
+        marks: only ? onlyChosen(scope!, marks, since!.marks) : marks,
+        chosen: only !== undefined,
         ...{ askedAt: now, beginsAt: now, unshown: [], unseen: [], counts: NO_COUNTS },
         ...(drafts && { drafts }),
-        ...(since && { since: since.number, scope: changedBetween(since.marks, marks) }),
+        ...(since && { since: since.number, scope: scope! }),
       });
       await historyEntry(storeId, actor, 'askedRehearsal', { number }, { db: tx });
       return { number };
@@ -73,6 +82,18 @@ export async function startRehearsal(
     if (isDuplicate(error)) throw new AppError('conflict', say.underWay);
     throw error;
   }
+}
+
+/** The marks of versions. */
+const keysOf = (variantIds: readonly string[], marks: VersionMarks): string[] =>
+  Object.keys(marks).filter((key) => variantIds.some((id) => key.startsWith(`${id} `)));
+
+/** Marks as they are now of what was chosen, and as they were of the rest; empty for what no run has shown yet. */
+function onlyChosen(chosen: readonly string[], now: VersionMarks, before: VersionMarks): VersionMarks {
+  const anew = new Set(chosen);
+  return Object.fromEntries(
+    Object.entries(now).map(([key, mark]) => [key, anew.has(key) ? mark : (before[key] ?? '')]),
+  );
 }
 
 const LIGHT = {

@@ -33,7 +33,7 @@ export function UseLine({ page, kind, name }: UseLineProps) {
           {asked.map(({ path, name: title }, i) => (
             <span key={path}>
               {i > 0 && ' · '}
-              <Link className="link" href={`${base}/${path}`}>
+              <Link className="link inline-flex min-h-6 items-center" href={`${base}/${path}`}>
                 {title}
               </Link>
             </span>

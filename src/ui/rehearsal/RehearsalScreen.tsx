@@ -9,7 +9,7 @@ import {
   type AskPictures,
   type AskRehearsal,
   type RehearsalChoice,
-  type RehearsalOf,
+  type Rehearsable,
   type RehearsalRun,
   type RehearsalView,
   type RehearsedMessage,
@@ -24,6 +24,7 @@ import { Empty, Page, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { ByItselfDialog } from './ByItselfDialog';
+import { SomeDialog } from './SomeDialog';
 import type { Sharing } from '../viewings/ShareDialog';
 import { FaultsList } from './FaultsList';
 import { LivesList, MessagesList, UnseenList, UnshownList } from './lists';
@@ -53,6 +54,8 @@ export interface RehearsalProps {
   changed: ChangedSince | undefined;
   /** How many drafts can be rehearsed. */
   drafts: number;
+  /** What can be chosen to be rehearsed. */
+  rehearsables: Rehearsable[];
   onAsk: (asked: AskRehearsal) => Promise<Result<{ number: number }>>;
   onStop: (number: number) => Promise<Result<null>>;
   onPictures: (asked: AskPictures) => Promise<Result<null>>;
@@ -72,11 +75,13 @@ export function RehearsalScreen(props: RehearsalProps) {
   const { base, zone, runs, shown, mayRun, onAsk, onStop, drafts, changed } = props;
   const router = useRouter();
   const [choosing, setChoosing] = useState(false);
+  const [some, setSome] = useState(false);
   const [newest] = runs;
   const underWay = newest !== undefined && isUnderWay(newest);
-  const ask = async (of: RehearsalOf): Promise<void> => {
-    const started = valueOrToast(await answered(onAsk({ of })));
+  const ask = async (asked: AskRehearsal): Promise<void> => {
+    const started = valueOrToast(await answered(onAsk(asked)));
     if (started === undefined) return;
+    setSome(false);
     toast.success(say.started(started));
     router.push(hrefOf(base, {}));
   };
@@ -86,15 +91,20 @@ export function RehearsalScreen(props: RehearsalProps) {
   const start = mayRun && !underWay && (
     <>
       {newest && drafts > 0 && (
-        <button type="button" className="btn" onClick={() => void ask('drafts')}>
+        <button type="button" className="btn" onClick={() => void ask({ of: 'drafts' })}>
           {say.rehearseDrafts({ n: drafts })}
         </button>
       )}
-      <button type="button" className={changed ? 'btn' : 'btn btn-main'} onClick={() => void ask('everything')}>
+      {newest && props.rehearsables.length > 1 && (
+        <button type="button" className="btn" onClick={() => setSome(true)}>
+          {say.rehearseSome}
+        </button>
+      )}
+      <button type="button" className={changed ? 'btn' : 'btn btn-main'} onClick={() => void ask({ of: 'everything' })}>
         {newest ? say.rehearseAgain : say.rehearse}
       </button>
       {changed && (
-        <button type="button" className="btn btn-main" onClick={() => void ask('changes')}>
+        <button type="button" className="btn btn-main" onClick={() => void ask({ of: 'changes' })}>
           {say.rehearseChanges}
         </button>
       )}
@@ -141,6 +151,7 @@ export function RehearsalScreen(props: RehearsalProps) {
       <WatchWaiting
         waiting={underWay || shown?.faults?.underWay === true || (shown !== undefined && areTaken(shown.run))}
       />
+      {some && <SomeDialog rehearsables={props.rehearsables} onAsk={ask} onClose={() => setSome(false)} />}
       {choosing && <ByItselfDialog {...props} onClose={() => setChoosing(false)} />}
       {shown ? (
         <RunParts {...props} shown={shown} />
@@ -305,7 +316,9 @@ function Standing({
       {run.drafts !== undefined ? (
         <p className="mt-1">{say.withDrafts({ n: run.drafts })}</p>
       ) : (
-        run.since !== undefined && <p className="mt-1">{say.sinceRun({ run: run.since })}</p>
+        run.since !== undefined && (
+          <p className="mt-1">{run.chosen ? say.chosenRun({ run: run.since }) : say.sinceRun({ run: run.since })}</p>
+        )
       )}
       {changed && (
         <p className="mt-1 font-semibold">

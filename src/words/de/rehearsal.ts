@@ -170,6 +170,17 @@ export const rehearsal: TranslationOf<typeof say> = {
   changedFresh:
     '.input {$n :integer} .match $n one {{{$n} Fassung oder Sprache ist in Betrieb, die nicht geprobt wurde.}} * {{{$n} Fassungen oder Sprachen sind in Betrieb, die nicht geprobt wurden.}}',
   changedOther: 'Seitdem hat sich etwas geändert: Was jetzt in Betrieb ist, wurde nicht geprobt.',
+  rehearseSome: 'Einige proben ...',
+  someTitle: 'Einige Nachrichten proben',
+  someNote:
+    'Diese werden neu geprobt, in allen ihren Fassungen und Sprachen. Das Übrige bleibt, wie der neueste Probelauf es fand; was sich davon geändert hat, ist weiterhin zu proben.',
+  someAll: 'Alle',
+  someNone: 'Keine',
+  rehearseN: '.input {$n :integer} .match $n one {{{$n} Benachrichtigung proben}} * {{{$n} Benachrichtigungen proben}}',
+  chosenRun: 'Nur das Ausgewählte; das Übrige wie in Probelauf {$run :integer}.',
+  chosenNeedsRun:
+    'Einige Nachrichten können geprobt werden, sobald alle geprobt sind. Proben Sie zuerst alle Nachrichten.',
+  chosenNotLive: 'Nichts von Ihrer Auswahl ist eingeschaltet und in Betrieb.',
   rehearseChanges: 'Geändertes proben',
   sinceRun: 'Was sich seit Probelauf {$run :integer} geändert hat, der Rest wie dort.',
   fromRun: 'aus Probelauf {$run :integer}',

@@ -1,5 +1,5 @@
 /** Rehearsals of a store: asked for, stopped, and looked at. */
-import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import { conditionWords } from '@/core/conditions';
 import { momentLabel, momentOf } from '@/core/moments';
 import { templateAddress } from '@/core/plan';
@@ -26,6 +26,7 @@ import {
   type RehearsalChoice,
   type RehearsalRun,
   type RehearsalView,
+  type Rehearsable,
   type RehearsedCard,
   type RehearsedLife,
   type RehearsedRow,
@@ -64,15 +65,36 @@ import { say } from '@/words/rehearsal';
  */
 export async function askRehearsal(
   access: Access,
-  { of, versions }: AskRehearsal = { of: 'everything' },
+  { of, versions, notifications: slugs = [] }: AskRehearsal = { of: 'everything' },
 ): Promise<{ number: number }> {
   const { store, person } = access;
+  const chosen = of === 'chosen' && { variantIds: await variantsOf(store.id, slugs) };
   const drafts = versions === undefined ? 'all' : { variantIds: await variantIdsOf(access, versions) };
   return startRehearsal(
     store,
     { userId: person.id, name: person.name },
-    { why: 'asked', changes: of === 'changes', ...(of === 'drafts' && { drafts }) },
+    { why: 'asked', changes: of === 'changes', ...(of === 'drafts' && { drafts }), ...(chosen && { chosen }) },
   );
+}
+
+async function variantsOf(storeId: string, slugs: readonly string[]): Promise<string[]> {
+  if (slugs.length === 0) return [];
+  const rows = await database()
+    .select({ id: templates.id })
+    .from(templates)
+    .innerJoin(notifications, eq(notifications.id, templates.notificationId))
+    .where(and(eq(notifications.storeId, storeId), inArray(notifications.slug, [...slugs])));
+  return rows.map((row) => row.id);
+}
+
+/** The notifications of a store that can be rehearsed. */
+export async function rehearsables({ store }: OfStore): Promise<Rehearsable[]> {
+  return database()
+    .selectDistinct({ slug: notifications.slug, name: notifications.name })
+    .from(notifications)
+    .innerJoin(templates, eq(templates.notificationId, notifications.id))
+    .where(and(eq(notifications.storeId, store.id), eq(notifications.on, true), isNotNull(templates.liveEditionId)))
+    .orderBy(asc(notifications.name));
 }
 
 const variantIdsOf = (access: Access, versions: readonly string[]): Promise<string[]> =>
@@ -116,6 +138,7 @@ const runView = (run: Run): RehearsalRun => ({
   counts: { ...NO_COUNTS, ...run.counts },
   trouble: readKept(run.trouble),
   ...(run.since !== null && { since: run.since }),
+  ...(run.chosen && { chosen: true as const }),
   ...(run.drafts && { drafts: run.drafts.length }),
   ...(run.pictures && {
     pictures: {
@@ -262,7 +285,7 @@ export async function changedSinceNewest({ store }: OfStore): Promise<ChangedSin
   return {
     since: run.number,
     messages: rows.filter((r) => keys.has(markKey(r.variantId, r.language))).length,
-    fresh: changed.filter((key) => run.marks[key] === undefined).length,
+    fresh: changed.filter((key) => !run.marks[key]).length,
   };
 }
 

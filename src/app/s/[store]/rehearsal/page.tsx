@@ -8,6 +8,7 @@ import {
   draftsToRehearse,
   listRehearsals,
   loadRehearsal,
+  rehearsables,
 } from '@/server/features/rehearsal/rehearsal';
 import { loadShared } from '@/server/features/viewings/links';
 import { sendersOf, servicesOf } from '@/server/sending/service';
@@ -63,6 +64,7 @@ export default async function Rehearsal({
       mayEdit={may(access.role, 'template.edit')}
       drafts={drafts}
       changed={changed}
+      rehearsables={may(access.role, 'rehearsal.run') ? await rehearsables(access) : []}
       onAsk={askRehearsalAction.bind(null, store.id)}
       choice={choiceOf(access)}
       mayRequire={may(access.role, 'settings.edit')}

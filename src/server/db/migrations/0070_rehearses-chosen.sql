@@ -1,0 +1,1 @@
+ALTER TABLE `rehearsal` ADD COLUMN IF NOT EXISTS `chosen` boolean DEFAULT false NOT NULL;
