@@ -26,6 +26,10 @@ it('needs a rehearsal of everything before, and something that is live', async (
   await rehearsed();
   await expect(chosen('on-its-way')).rejects.toMatchObject({ code: 'conflict', message: /on and live/ });
   await expect(chosen('never-was')).rejects.toMatchObject({ code: 'conflict' });
+  // Nothing has changed: what is chosen is rehearsed all the same.
+  const again = await chosen('order-received');
+  expect(again.run).toMatchObject({ chosen: true, state: 'done' });
+  expect(await toFix(again)).toEqual([]);
 });
 
 it('takes the rest over as it was found, and what has changed of it is still to be rehearsed', async () => {

@@ -46,9 +46,9 @@ export async function startRehearsal(
   if (drafts?.length === 0) throw new AppError('conflict', say.noDrafts);
   const marks = await withDrafts(storeId, drafts ?? [], () => marksNow(store));
   const base = changes || drafts || only ? await newestDone(storeId) : undefined;
-  // A chosen draft may change nothing that goes out, such as words of a language that is not complete: that is then what is found.
-  const chosen = typeof wanted === 'object';
-  if (base && !chosen && sameMarks(base.marks, marks)) throw new AppError('conflict', say.nothingChanged);
+  // What somebody names is rehearsed in any case. A draft may change nothing that goes out, such as words of a language that is not complete: that is then what is found.
+  const named = typeof wanted === 'object' || only !== undefined;
+  if (base && !named && sameMarks(base.marks, marks)) throw new AppError('conflict', say.nothingChanged);
   // A run of before there were marks says nothing of what has changed since.
   const since = base && Object.keys(base.marks).length > 0 ? base : undefined;
   if (only && !since) throw new AppError('conflict', say.chosenNeedsRun);
