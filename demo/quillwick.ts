@@ -1,5 +1,6 @@
 /** Quillwick and its two stores: facts, looks, channels, colleagues. Everything here is made up. */
 import { DEFAULT_LOOK, type Look } from '../src/core/look';
+import type { OwnScript } from '../src/core/rehearsal';
 import type { StoreFacts } from '../src/core/snapshot';
 import type { Passage } from '../src/core/template';
 import type { Terms } from '../src/core/terms';
@@ -350,3 +351,25 @@ export const PASSAGES: readonly Passage[] = [
     },
   },
 ];
+
+/** An order that the shop keeps for its rehearsals. */
+export const LATE_BINDERY: { name: string; script: OwnScript } = {
+  name: 'A bindery that pays late',
+  script: {
+    ...{ language: 'de', channel: 'trade-desk', guest: false, paid: false, told: 'all' },
+    ...{ payment: 'Bank transfer', place: '', country: 'AT' },
+    basket: [
+      { sku: 'PA-KOZO', quantity: 40 },
+      { sku: 'TO-BONE', quantity: 6 },
+    ],
+    steps: [
+      { do: 'invoice', after: 1, told: 'all' },
+      { do: 'pays-half', after: 216, told: 'all' },
+      { do: 'pays', after: 72, told: 'all' },
+      { do: 'sends-part', after: 20, told: 'all' },
+      { do: 'sends', after: 30, told: 'little' },
+      { do: 'arrives', after: 48, told: 'all' },
+      { do: 'arrives', after: 4, told: 'all' },
+    ],
+  },
+};

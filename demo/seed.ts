@@ -28,6 +28,7 @@ import { seedFiles } from './files';
 import { GLOSSARY } from './glossary';
 import { drawPictures, pictureName } from './pictures';
 import {
+  LATE_BINDERY,
   CHANNELS,
   COLLEAGUES,
   DEMO_PASSWORD,
@@ -247,6 +248,12 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
           ],
     ),
   );
+  if (store.id === RETAIL.id) {
+    await db.insert(t.ownOrders).values({
+      ...{ id: newId(), storeId: store.id, name: LATE_BINDERY.name, madeBy: 'Jonas Feld', madeAt: new Date(now) },
+      kept: { from: 'steps', script: LATE_BINDERY.script },
+    });
+  }
   await db.insert(t.keys).values({
     id: newId(),
     storeId: store.id,

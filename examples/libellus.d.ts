@@ -4778,7 +4778,7 @@ export interface operations {
                         rehearsal: number;
                         /** @enum {string} */
                         state: "waiting" | "running" | "done" | "stopped" | "broken";
-                        /** @description It has ended, and every message is right */
+                        /** @description It has ended, every message is right, and all of the own orders happened */
                         passed: boolean;
                         /** Format: date-time */
                         askedAt: string;
@@ -4818,6 +4818,11 @@ export interface operations {
                             problems: string[];
                             /** @description Where it is looked at */
                             path: string;
+                        }[];
+                        /** @description Orders that the store keeps, of which not all could happen */
+                        ownOrders: {
+                            name: string;
+                            problems: string[];
                         }[];
                         notRehearsed: {
                             notification: string;

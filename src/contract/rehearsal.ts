@@ -1,7 +1,16 @@
 /** Rehearsals: what their screen is given, and what can be done with them. */
 import { Type, type Static } from '@sinclair/typebox';
 import type { Audience, MomentColumn } from '@/core/moments';
-import type { CheckAbout, ComparedLine, FaultFound, Moved, Script } from '@/core/rehearsal';
+import {
+  OwnScriptSchema,
+  type CheckAbout,
+  type ComparedLine,
+  type FaultFound,
+  type Moved,
+  type OwnLife,
+  type OwnScript,
+  type Story,
+} from '@/core/rehearsal';
 import { PICTURE_FORMS, type PictureForm } from '@/core/rehearsal/pictures';
 
 const strict = { additionalProperties: false } as const;
@@ -184,7 +193,9 @@ export interface RehearsedCard {
 export interface RehearsedLife {
   place: number;
   number: string;
-  script: Script;
+  script: Story;
+  /** What the store's people call it, of an order that they keep. */
+  own?: string;
   language: string;
   channel: string;
   guest: boolean;
@@ -248,6 +259,71 @@ export interface FaultsView {
   underWay: boolean;
 }
 
+/** What of an order that the store's people keep could not happen in a rehearsal. */
+export interface OwnTroubles {
+  id: string;
+  name: string;
+  /** In kept words. */
+  words: string[];
+}
+
+/** Most orders that a store keeps for its rehearsals: all of them are lived each time. */
+export const MOST_OWN_ORDERS = 20;
+const NAME = Type.String({ minLength: 1, maxLength: 120 });
+
+/** An order that is kept, written step by step. */
+export const SaveOwnSchema = Type.Object(
+  {
+    /** Of one that is there already, with the revision that was read. */
+    id: Type.Optional(Type.String({ maxLength: 40 })),
+    revision: Type.Optional(Type.Integer({ minimum: 1 })),
+    name: NAME,
+    script: OwnScriptSchema,
+  },
+  strict,
+);
+export type SaveOwn = Static<typeof SaveOwnSchema>;
+
+export const KeepRecordedSchema = Type.Object({ order: Type.String({ minLength: 1, maxLength: 64 }) }, strict);
+export const KeepFoundSchema = Type.Object(
+  { number: Type.Integer({ minimum: 1 }), place: Type.Integer({ minimum: 1 }) },
+  strict,
+);
+export const SwitchOwnSchema = Type.Object({ id: Type.String({ maxLength: 40 }), used: Type.Boolean() }, strict);
+export const NameOwnSchema = Type.Object({ id: Type.String({ maxLength: 40 }), name: NAME }, strict);
+export const RemoveOwnSchema = Type.Object({ id: Type.String({ maxLength: 40 }) }, strict);
+export const ForeseeOwnSchema = Type.Object({ script: OwnScriptSchema }, strict);
+
+/** An order that is kept, in the list. */
+export interface OwnOrderRow {
+  id: string;
+  name: string;
+  from: OwnLife['from'];
+  used: boolean;
+  language: string;
+  channel: string;
+  guest: boolean;
+  revision: number;
+  madeBy: string;
+  madeAt: string;
+  /** What of it cannot happen as the store is set now. */
+  troubles: number;
+  /** Of one that is written step by step. */
+  script?: OwnScript;
+}
+
+/** What comes of an order that is kept. */
+export interface OwnForeseen {
+  /** What cannot happen, by its place in the script (RFC 6901). */
+  troubles: { path: string; message: string }[];
+  events: {
+    event: string;
+    /** Hours after the order was placed. */
+    after: number;
+    messages: { notification: string; recipient: string; language: string; after: number }[];
+  }[];
+}
+
 export interface RehearsalView {
   run: RehearsalRun;
   cards: RehearsedCard[];
@@ -257,6 +333,8 @@ export interface RehearsalView {
   faults?: FaultsView;
   unshown: UnshownView[];
   unseen: UnseenView[];
+  /** Orders that the store's people keep, of which not all could happen. */
+  ownTroubles: OwnTroubles[];
   /** The messages that have pictures, in the order in which these are looked at. */
   pictured: string[];
 }

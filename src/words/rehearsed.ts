@@ -2,6 +2,10 @@
 import { speak } from './speak';
 
 export const say = speak('rehearsed', {
+  nothingToDoItWith: 'There is nothing to do it with by then.',
+  ownNoChannel: 'There is no such channel any more.',
+  ownNoLanguage: 'Customers do not shop in this language any more.',
+  ownNoProduct: 'There is no product {$sku} any more.',
   cameOnce: 'It arrived, once.',
   cameTimes:
     '.input {$times :integer} .match $times one {{It arrived {$times} time, and should have once.}} * {{It arrived {$times} times, and should have once.}}',

@@ -85,6 +85,7 @@ test('nothing is open without signing in but sign-in, health and the signed inte
     'sending/withheld',
     'sending/proof',
     'rehearsal',
+    'rehearsal/orders?order=new',
     'orders',
     'orders/new',
     'orders/LBL-1001/walk',

@@ -114,6 +114,7 @@ const SCREENS = [
   'store/stores',
   'store/webhooks',
   'rehearsal',
+  'rehearsal/orders?order=new',
   'store/history',
   'store/sources',
   'you',

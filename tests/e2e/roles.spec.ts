@@ -33,6 +33,11 @@ const OFFERED: readonly Offered[] = [
   { at: '/routing', what: button(/^Choose who gets it/), action: 'routing.edit' },
   { at: '/routing', what: button('Send a test'), action: 'test.send' },
   { at: '/rehearsal', what: button('Rehearse all messages'), action: 'rehearsal.run' },
+  {
+    at: '/rehearsal/orders',
+    what: (page) => page.getByRole('link', { name: 'New order', exact: true }),
+    action: 'rehearsal.run',
+  },
   { at: '/sending/services', what: link('Connect another service'), action: 'service.edit' },
   { at: '/sending/senders', what: button('Save the senders'), action: 'sender.edit' },
   { at: '/sending/proof', what: button('Open the mailbox'), action: 'service.edit' },

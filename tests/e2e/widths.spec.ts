@@ -58,6 +58,7 @@ const SCREENS: Record<string, string> = {
   Files: '/store/files',
   Notes: '/store/notes',
   Notices: '/notices',
+  'Own orders': '/rehearsal/orders?order=new',
   'A new notice': '/notices/new',
 };
 

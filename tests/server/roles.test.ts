@@ -43,6 +43,12 @@ const PROOF_MAILBOX = {
   ...{ every: 'off', reader: 'imap', address: '', host: '', port: 993, security: 'tls', user: '' },
 };
 
+/** An order for rehearsals, of the right shape, of a product that is not there. */
+const OWN_SCRIPT = {
+  ...{ language: 'en', channel: 'none', guest: false, paid: true, told: 'all', payment: '', place: '', country: '' },
+  ...{ basket: [{ sku: 'none', quantity: 1 }], steps: [] },
+};
+
 /** Action by name: who may, and arguments of the right shape (which the deed may still refuse). */
 const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   saveServiceAction: ['owner', undefined, {}],
@@ -77,6 +83,13 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   stepAction: ['owner support', 'none', 'none'],
   windAction: ['owner support', 1],
   askRehearsalAction: ['owner designer', { of: 'everything' }],
+  saveOwnAction: ['owner designer', { name: 'x', script: OWN_SCRIPT }],
+  foreseeOwnAction: ['owner designer', OWN_SCRIPT],
+  keepRecordedAction: ['owner designer', 'none'],
+  keepFoundAction: ['owner designer', 4000, 1],
+  nameOwnAction: ['owner designer', 'none', 'x'],
+  switchOwnAction: ['owner designer', 'none', false],
+  removeOwnAction: ['owner designer', 'none'],
   chooseRehearsalsAction: [
     'owner designer',
     { changes: false, nights: false, pictures: false, links: false, required: false },

@@ -8,6 +8,7 @@ describe('an order whose customer was erased', () => {
     statusUrl: 'https://quillwick.example/orders/1',
     shipments: [{ carrier: 'Fieldpost', trackingNumber: 'FP 1', trackingUrl: 'https://fieldpost.example/t/1' }],
     refunds: [{ amount: 100, reason: 'Iwona asked' }],
+    cancellations: [{ reason: 'Iwona asked', lines: [{ sku: 'TO-AWL', quantity: 1 }], paid: false }],
   });
   const left = anonymousOrder(order, 'erased-1@erased.invalid');
 

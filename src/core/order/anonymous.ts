@@ -7,7 +7,8 @@ const anonymousAddress = ({ country }: Address): Address => ({ name: ERASED, lin
 
 /** @param email what stands in the place of the customer's address; the same for all orders of one customer */
 export function anonymousOrder(order: Order, email: string): Order {
-  const { billingAddress, shippingAddress, note: _note, statusUrl: _statusUrl, shipments, refunds, ...rest } = order;
+  const { billingAddress, shippingAddress, note: _note, statusUrl: _statusUrl, ...known } = order;
+  const { shipments, refunds, cancellations, ...rest } = known;
   const { guest, firstOrder } = order.customer;
   return {
     ...rest,
@@ -21,6 +22,9 @@ export function anonymousOrder(order: Order, email: string): Order {
     // Who has a parcel's number can ask the carrier who it went to.
     ...(shipments && {
       shipments: shipments.map(({ trackingNumber: _number, trackingUrl: _url, ...shipment }) => shipment),
+    }),
+    ...(cancellations && {
+      cancellations: cancellations.map(({ reason: _reason, ...cancellation }) => cancellation),
     }),
     ...(refunds && { refunds: refunds.map(({ reason: _reason, ...refund }) => refund) }),
   };

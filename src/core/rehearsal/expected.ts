@@ -6,7 +6,7 @@ import type { MomentDetails } from '../moments/details';
 import { notSaid } from '../plan/event-standing';
 import type { Planner, PlanEvent, PlannedDelivery, PlanSettings, Recipient } from '../plan/types';
 import { planDue } from '../plan/version';
-import type { LifeEvent } from './lives';
+import type { LifeEvent } from './event';
 
 /** A message that is to come. */
 export interface Expected {

@@ -1,6 +1,11 @@
 /** Rehearsals: which lives of orders show every message once, what they are expected to send, and whether what arrives is right. */
 export * from './scene';
+export * from './event';
+export * from './people';
+export * from './steps';
+export * from './recorded';
 export * from './lives';
+export * from './own';
 export * from './expected';
 export * from './cover';
 export * from './forms';

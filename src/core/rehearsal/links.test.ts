@@ -1,6 +1,6 @@
 import { testOrder } from '../testing';
 import { askedIn, checkOf, mayBeAsked, withAnswers, type AskedLink } from './links';
-import type { LifeEvent } from './lives';
+import type { LifeEvent } from './event';
 
 const order = testOrder({
   number: 'R-77',

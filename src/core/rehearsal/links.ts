@@ -4,7 +4,7 @@
  */
 import { say } from '../../words/rehearsed';
 import type { Check } from './checks';
-import type { LifeEvent } from './lives';
+import type { LifeEvent } from './event';
 import { isFollowable, seenInHtml } from './seen';
 
 /** Something that a message leads to or loads. */

@@ -8,7 +8,8 @@ import type { NotificationFacts, VariantFacts } from '../plan/notification';
 import { cover } from './cover';
 import { expectedOf, messageKey, type ExpectWith, type Expectation, type Expected } from './expected';
 import { partKey, type Forms, type Part } from './forms';
-import { eventsOf, SCRIPTS, type Life, type LifeEvent, type Script } from './lives';
+import type { LifeEvent } from './event';
+import { eventsOf, SCRIPTS, type Life, type Script } from './lives';
 import { MADE_UP_GOODS, type Scene } from './scene';
 
 /** A life that is rehearsed. */
@@ -56,6 +57,8 @@ const LIVES_FOR_PARTS = 40;
 export interface PlanWith {
   /** What is to be shown; all without it. */
   scope?: Scope;
+  /** Lives that the store's people keep: each is lived in any case, of a scope where it shows something of it. */
+  own?: readonly Life[];
   /** Lives of an earlier plan: where they show as much as others, they are taken again, so that what came of them can be compared. */
   known?: readonly Life[];
   /** Lives up to which more are added for forms of sentences and blocks on conditions. */
@@ -82,13 +85,13 @@ export function* planningRehearsal(
   forms: Forms,
   start: number,
   run: number,
-  { scope, known = [], forParts = LIVES_FOR_PARTS }: PlanWith = {},
+  { scope, own = [], known = [], forParts = LIVES_FOR_PARTS }: PlanWith = {},
 ): Generator<void, RehearsalPlan> {
-  const candidates = candidatesWithin(
-    scope,
-    [...known.map((life) => ({ life, forColleagues: false })), ...candidatesFor(scene)],
-    using,
-  );
+  const alike = (life: Life): Candidate => ({ life, forColleagues: false });
+  const candidates = [
+    ...own.map(alike),
+    ...candidatesWithin(scope, [...known.filter((life) => !life.own).map(alike), ...candidatesFor(scene)], using),
+  ];
   const [musts, parts]: Set<string>[][] = [[], []];
   for (const { life, forColleagues } of candidates) {
     const all = expectedOf(eventsOf(life, scene, start, 'R'), using).messages;
@@ -104,9 +107,10 @@ export function* planningRehearsal(
     );
     yield;
   }
-  const chosen = withMore(cover(musts!), parts!, forParts)
+  const pinned = own.flatMap((_, i) => (scope && musts![i]!.size === 0 ? [] : [i]));
+  const chosen = withMore(cover(musts!, pinned), parts!, forParts + pinned.length)
     .toSorted((a, b) => a - b)
-    .slice(0, MOST_LIVES);
+    .slice(0, MOST_LIVES + pinned.length);
   const lives: PlannedLife[] = [];
   for (const [i, place] of chosen.entries()) {
     const { life } = candidates[place]!;
@@ -158,16 +162,16 @@ export interface LookedAt extends Touched {
   messages: ReadonlySet<string>;
 }
 
-/** What is looked at of each of some lives that show a scope: of messages that show the same, the first. */
+/** What is looked at of each of some lives that show a scope: of messages that show the same, the first; of lives that are kept, all. */
 export function lookedAtIn(lives: readonly PlannedLife[], forms: Forms, scope: ReadonlySet<string>): LookedAt[] {
   const seen = new Set<string>();
-  return lives.map(({ expected }) => {
+  return lives.map(({ life, expected }) => {
     const first = expected.messages.filter((m) => {
       if (!isWithin(scope, m.variantId, m.language)) return false;
       const shows = [shownBy(m), ...forms.shown(m).map((part) => `${m.variantId} ${m.language} ${partKey(part)}`)];
       const adds = shows.some((s) => !seen.has(s));
       for (const s of shows) seen.add(s);
-      return adds;
+      return adds || life.own !== undefined;
     });
     return {
       messages: new Set(first.map((m) => messageKey(m, m.recipient.address))),

@@ -14,7 +14,10 @@ const REPORT = object(
     store: text,
     rehearsal: whole,
     state: { type: 'string', enum: ['waiting', 'running', 'done', 'stopped', 'broken'] },
-    passed: { type: 'boolean', description: 'It has ended, and every message is right' },
+    passed: {
+      type: 'boolean',
+      description: 'It has ended, every message is right, and all of the own orders happened',
+    },
     askedAt: { type: 'string', format: 'date-time' },
     endedAt: { type: 'string', format: 'date-time' },
     seconds: { type: 'number' },
@@ -36,6 +39,11 @@ const REPORT = object(
         problems: { type: 'array', items: text },
         path: { type: 'string', description: 'Where it is looked at' },
       }),
+    },
+    ownOrders: {
+      type: 'array',
+      description: 'Orders that the store keeps, of which not all could happen',
+      items: object({ name: text, problems: { type: 'array', items: text } }),
     },
     notRehearsed: {
       type: 'array',

@@ -34,6 +34,7 @@ import '@/words/proof';
 import '@/words/ready';
 import '@/words/reasons';
 import '@/words/refusals';
+import '@/words/ownOrders';
 import '@/words/rehearsal';
 import '@/words/rehearsed';
 import '@/words/replies';

@@ -1,9 +1,10 @@
 /** Rehearsals: runs of a store's messages into mailboxes of our own, and what was found of each message. */
 import { boolean, foreignKey, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { PictureForm } from '@/core/rehearsal/pictures';
-import type { Check, FaultsTried, Life, UnseenParts, Unshown, VersionMarks } from '@/core/rehearsal';
+import type { Check, FaultsTried, Life, OwnLife, UnseenParts, Unshown, VersionMarks } from '@/core/rehearsal';
 import type {
   MessageOutcome,
+  OwnTroubles,
   PicturesState,
   RehearsalCounts,
   RehearsalState,
@@ -52,6 +53,8 @@ export const rehearsals = mysqlTable(
     tried: int('tried').notNull().default(0),
     unshown: json<Unshown[]>('unshown').notNull(),
     unseen: json<UnseenParts[]>('unseen').notNull(),
+    /** What of the store's own orders could not happen. */
+    ownTroubles: json<OwnTroubles[]>('own_troubles').notNull().default([]),
     counts: json<RehearsalCounts>('counts').notNull(),
     /** Drafts that were rehearsed as if they were live; of what is live without them. */
     drafts: json<DraftEdition[]>('drafts'),
@@ -100,6 +103,24 @@ export const rehearsalLives = mysqlTable(
       foreignColumns: [rehearsals.id],
     }).onDelete('cascade'),
   ],
+);
+
+/** Orders that a store's people keep, which every rehearsal of everything lives besides those that it makes up. */
+export const ownOrders = mysqlTable(
+  'rehearsal_own_order',
+  {
+    id: id().primaryKey(),
+    storeId: ofStore(),
+    name: varchar('name', { length: 120 }).notNull(),
+    kept: json<OwnLife>('kept').notNull(),
+    /** It is rehearsed; otherwise it is kept, and left out. */
+    used: boolean('used').notNull().default(true),
+    madeBy: varchar('made_by', { length: 120 }).notNull(),
+    madeAt: time('made_at').notNull(),
+    /** Counts how often it was changed. */
+    revision: int('revision').notNull().default(1),
+  },
+  (t) => [index('rehearsal_own_order_store').on(t.storeId, t.id)],
 );
 
 export const rehearsalMessages = mysqlTable(

@@ -2,7 +2,7 @@
  * One life, lived by the real code in a transaction that is taken back: events are taken as those of a shop are, what is due is made, signed
  * and sent as the worker does it, by a clock of its own and into a mailbox of our own. No row of it stays, and nobody outside sees one.
  */
-import { and, eq, inArray, lte, sql } from 'drizzle-orm';
+import { and, eq, inArray, lte, or, sql } from 'drizzle-orm';
 import type { LifeEvent, PlannedLife, Touched } from '@/core/rehearsal';
 import type { Reason } from '@/core/plan';
 import { messageKey, REST_MS } from '@/core/rehearsal';
@@ -151,6 +151,9 @@ export function toldAs({ moment, at, order, details, letter }: LifeEvent, id: st
   };
 }
 
+/** What goes out at once is due by the true clock, whatever the day of its life. */
+const atOnce = eq(deliveries.timed, false);
+
 /** A life that never ends would hold its rows for ever. */
 const MOST_ROUNDS = 300;
 
@@ -174,13 +177,14 @@ async function sendWhatIsDue(
     const [next] = await tx
       .select()
       .from(deliveries)
-      .where(and(mine, eq(deliveries.state, 'planned'), lte(deliveries.dueAt, new Date(until)), goesItself))
+      .where(and(mine, eq(deliveries.state, 'planned'), or(atOnce, lte(deliveries.dueAt, new Date(until))), goesItself))
       .orderBy(deliveries.dueAt, deliveries.id)
       .limit(1);
     if (!next) return;
     // What goes out at once is due by the true clock; what waits, by that of its life.
     if (next.timed) windOwnClock(next.dueAt.getTime());
-    const due = lte(deliveries.dueAt, next.dueAt);
+    // In a life of the past, what waits for a later day of it is due before what goes out at once.
+    const due = next.timed || next.dueAt.getTime() <= until ? lte(deliveries.dueAt, next.dueAt) : atOnce;
     const batch = await tx
       .select()
       .from(deliveries)

@@ -35,6 +35,7 @@ import { withDrafts } from './drafts';
 import { tryingFaults, triedWith, type Tried } from './faults';
 import { askLinks } from './links';
 import { live } from './live';
+import { ownLivesOf } from './own-lives';
 import { openMailbox, type Mailbox } from './mailbox';
 import { shownRuns, prunePictures, wantPictures } from './pictures';
 import type { Run } from './runs';
@@ -215,8 +216,9 @@ async function planned(run: Run, { scene, using, forms }: Stage, more: Pick<Plan
   const scope = run.scope ? new Set(run.scope) : undefined;
   const base = scope && (await runBegunAt(run));
   const known = base ? await livesOf(base) : [];
+  const { lives: own, troubles: ownTroubles } = await ownLivesOf(run.storeId, scene);
   const plan = await breathing(
-    planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number, { scope, known, ...more }),
+    planningRehearsal(scene, using, forms, run.beginsAt.getTime(), run.number, { scope, own, known, ...more }),
   );
   const { lives, tried } = plan;
   if (lives.length === 0 && !base)
@@ -242,7 +244,7 @@ async function planned(run: Run, { scene, using, forms }: Stage, more: Pick<Plan
     const { unshown, unseen } = left;
     await tx
       .update(rehearsals)
-      .set({ lives: lives.length, tried, unshown, unseen, counts })
+      .set({ lives: lives.length, tried, unshown, unseen, ownTroubles, counts })
       .where(eq(rehearsals.id, run.id));
   });
   return todoOf(lives, forms, run);

@@ -22,7 +22,8 @@ import { answered, problemAt } from '../parts/result';
 import { useKeptForm } from '../parts/useKeptChanges';
 import type { Possible } from '@/contract/orders';
 import { CancelOutcome, PiecesTable, RefundAmounts } from './ActionParts';
-import { ForecastPart, useForecast, type ForecastOf } from './ForecastPart';
+import { useForecast } from '../parts/useForecast';
+import { ForecastPart, type ForecastOf } from './ForecastPart';
 import { say } from '@/words/orders';
 import { say as common } from '@/words/common';
 

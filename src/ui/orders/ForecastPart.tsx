@@ -1,38 +1,16 @@
 'use client';
 /** What doing something with an order would send, stop and keep back, said before it is done. */
-import { useEffect, useState } from 'react';
 import { languageName } from '@/core/names';
 import type { OrderAction } from '@/core/order';
 import type { Result } from '@/core/result';
 import type { ActionForecast } from '@/contract/orders';
 import { Time } from '../parts/format';
 import { Mark } from '../parts/marks';
-import { answered } from '../parts/result';
 import { PanelTitle } from '../parts/Page';
 import { say } from '@/words/orders';
 import { Said } from '../parts/Said';
 
 export type ForecastOf<T = OrderAction> = (deed: T) => Promise<Result<ActionForecast>>;
-
-/** As one types, the forecast of what stands there now; undefined while it is asked for or where the deed cannot be done like this. */
-export function useForecast<T>(deed: T | undefined, onForecast: ForecastOf<T>): ActionForecast | undefined {
-  const asked = deed && JSON.stringify(deed);
-  const [known, setKnown] = useState<{ asked: string; forecast: ActionForecast | undefined }>();
-  useEffect(() => {
-    if (asked === undefined) return;
-    let stale = false;
-    const soon = setTimeout(() => {
-      void answered(onForecast(JSON.parse(asked) as T)).then((result) => {
-        if (!stale) setKnown({ asked, forecast: result.ok ? result.value : undefined });
-      });
-    }, 250);
-    return () => {
-      stale = true;
-      clearTimeout(soon);
-    };
-  }, [asked, onForecast]);
-  return known && known.asked === asked ? known.forecast : undefined;
-}
 
 export function ForecastPart({ forecast, zone }: { forecast: ActionForecast | undefined; zone: string }) {
   const nothing = forecast && forecast.sends.length + forecast.notSent.length + forecast.stops.length === 0;

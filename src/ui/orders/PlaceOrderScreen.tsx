@@ -2,6 +2,7 @@
 /** Placing an order as the shop would: a customer, products, a channel. */
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import type { ActionForecast } from '@/contract/orders';
 import type { Failure, Result } from '@/core/result';
 import { shippingOf, type ShippingMethod } from '@/core/terms';
 import { languageName } from '@/core/names';
@@ -14,7 +15,8 @@ import { useKeptChanges } from '../parts/useKeptChanges';
 import { answered, corrected, problemAt } from '../parts/result';
 import { say } from '@/words/orders';
 import { say as common } from '@/words/common';
-import { ForecastPart, useForecast, type ForecastOf } from './ForecastPart';
+import { useForecast } from '../parts/useForecast';
+import { ForecastPart, type ForecastOf } from './ForecastPart';
 
 export interface PlaceOrderProps {
   base: string;
@@ -138,7 +140,7 @@ export function PlaceOrderScreen(props: PlaceOrderProps) {
     ...(note.trim() && { note: note.trim() }),
   };
   const whole = basket.length > 0 && (who === 'known' ? customer !== null : guest.email.includes('@'));
-  const forecast = useForecast<unknown>(whole && !busy ? wanted : undefined, props.onForecast);
+  const forecast = useForecast<unknown, ActionForecast>(whole && !busy ? wanted : undefined, props.onForecast);
 
   const place = async (): Promise<void> => {
     setBusy(true);

@@ -8,10 +8,12 @@ import {
   type ChangedSince,
   type AskPictures,
   type AskRehearsal,
+  type OwnTroubles,
   type RehearsalChoice,
   type Rehearsable,
   type RehearsalRun,
   type RehearsalView,
+  type RehearsedLife,
   type RehearsedMessage,
 } from '@/contract/rehearsal';
 import type { PictureForm } from '@/core/rehearsal/pictures';
@@ -60,6 +62,8 @@ export interface RehearsalProps {
   onStop: (number: number) => Promise<Result<null>>;
   onPictures: (asked: AskPictures) => Promise<Result<null>>;
   onStopPictures: (number: number) => Promise<Result<null>>;
+  /** Has an order of a run rehearsed each time. */
+  onKeep: (number: number, place: number) => Promise<Result<{ id: string }>>;
   sharing: Sharing;
   /** When the store rehearses by itself. */
   choice: RehearsalChoice;
@@ -180,7 +184,8 @@ function RunNote({ run, zone }: { run: RehearsalRun; zone: string }) {
 
 function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
   const { base, zone, runs, shown, opened, view, mayEdit, hasService } = props;
-  const { run, cards, messages, lives, unshown, unseen } = shown;
+  const { run, cards, messages, lives, unshown, unseen, ownTroubles } = shown;
+  const router = useRouter();
   const at = run.number === runs[0]?.number ? undefined : run.number;
   const bad = messages.filter((m) => BAD.includes(m.outcome)).toSorted((a, b) => Number(b.worse) - Number(a.worse));
   // A link to a message names its run: it opens the same when there is a newer one.
@@ -189,6 +194,12 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
     if (valueOrToast(await answered(props.onPictures({ number: run.number, message }))) !== undefined) {
       toast.success(say.picturesStarted);
     }
+  };
+  const keep = async ({ place }: RehearsedLife): Promise<void> => {
+    const kept = valueOrToast(await answered(props.onKeep(run.number, place)));
+    if (kept === undefined) return;
+    const href = `${base}/rehearsal/orders?order=${kept.id}`;
+    toast.success(say.keptOrder, { action: { label: say.show, onClick: () => router.push(href) } });
   };
   const numbers = new Map(lives.map((l) => [l.place, l.script === 'account' ? '' : l.number]));
   const tabs: { view: View; label: string }[] = [
@@ -202,10 +213,14 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
   ];
   const list = { numbers, opened: opened?.id, hrefOfMessage };
   const planned = run.lives > 0 || !isUnderWay(run);
-  if (!planned) return <Standing {...props} run={run} changed={undefined} />;
+  if (!planned) return <Standing {...props} run={run} changed={undefined} ownTroubles={[]} />;
   return (
     <div className="flex flex-col lg:h-full lg:min-h-0">
-      <Standing {...props} run={run} changed={props.changed?.since === run.number ? props.changed : undefined} />
+      <Standing
+        {...props}
+        {...{ run, ownTroubles }}
+        changed={props.changed?.since === run.number ? props.changed : undefined}
+      />
       <nav aria-label={say.views} className="flex shrink-0 flex-wrap gap-x-5 border-b border-rule px-5 text-sm">
         {tabs.map((tab) => (
           <Link
@@ -224,7 +239,13 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
           {view === 'moments' && <VerdictBoard cards={cards} opened={opened?.id} hrefOfMessage={hrefOfMessage} />}
           {view === 'fix' && <MessagesList messages={bad} {...list} />}
           {view === 'messages' && <MessagesList messages={messages} {...list} />}
-          {view === 'lives' && <LivesList lives={lives} tried={run.tried} hrefOfMessage={hrefOfMessage} />}
+          {view === 'lives' && (
+            <LivesList
+              {...{ base, lives, hrefOfMessage }}
+              tried={run.tried}
+              onKeep={props.mayRun && run.drafts === undefined ? (life) => void keep(life) : undefined}
+            />
+          )}
           {view === 'pictures' && <PicturesView {...props} run={run} messages={messages} pictured={shown.pictured} />}
           {view === 'faults' && (
             <FaultsList
@@ -263,9 +284,14 @@ function Standing({
   base,
   run,
   changed,
+  ownTroubles,
   hasService,
   hasSender,
-}: RehearsalProps & { run: RehearsalRun; changed: ChangedSince | undefined }) {
+}: RehearsalProps & {
+  run: RehearsalRun;
+  changed: ChangedSince | undefined;
+  ownTroubles: readonly OwnTroubles[];
+}) {
   const { counts } = run;
   const facts = [
     { outcome: 'right' as const, n: counts.right, words: say.nRight({ n: counts.right }), always: true },
@@ -328,6 +354,14 @@ function Standing({
           ].join(' ') || say.changedOther}
         </p>
       )}
+      {ownTroubles.map(({ id, name, words }) => (
+        <p key={id} className="mt-1 font-semibold text-madder">
+          {say.ownTrouble({ name, why: words.join(' ') })}{' '}
+          <Link href={`${base}/rehearsal/orders?order=${id}`} className="link">
+            {say.seeOwnOrder}
+          </Link>
+        </p>
+      ))}
       {counts.unsigned > 0 && (
         <p className="mt-1">
           {say.unsigned({ n: counts.unsigned })}{' '}

@@ -1,7 +1,7 @@
 /** A rehearsal as lists: its messages, its orders, and what was left out. */
 import { languageName } from '@/core/names';
 import { listed, inEachLanguage } from '@/words/speak';
-import type { Script } from '@/core/rehearsal';
+import type { Story } from '@/core/rehearsal';
 import {
   BAD,
   OUTCOMES,
@@ -16,7 +16,7 @@ import { VerdictMark } from './Verdict';
 import { OUTCOME_WORDS } from './views';
 import { say } from '@/words/rehearsal';
 
-const STORIES: Readonly<Record<Script, string>> = inEachLanguage(() => ({
+const STORIES: Readonly<Record<Story, string>> = inEachLanguage(() => ({
   whole: say.whole,
   reminded: say.reminded,
   parts: say.parts,
@@ -26,6 +26,8 @@ const STORIES: Readonly<Record<Script, string>> = inEachLanguage(() => ({
   files: say.files,
   letters: say.letters,
   account: say.account,
+  own: say.ownSteps,
+  recorded: say.recorded,
 }));
 
 export function MessagesList({
@@ -94,17 +96,27 @@ export function MessagesList({
 }
 
 export function LivesList({
+  base,
   lives,
   tried,
+  onKeep,
   hrefOfMessage,
 }: {
+  base: string;
   lives: readonly RehearsedLife[];
   tried: number;
+  /** Has one rehearsed each time; undefined where that may not be done. */
+  onKeep: ((life: RehearsedLife) => void) | undefined;
   hrefOfMessage: (id: string) => string;
 }) {
   return (
     <>
-      <p className="max-w-3xl px-5 py-3 text-sm text-slate">{say.tried({ tried })}</p>
+      <p className="max-w-3xl px-5 py-3 text-sm text-slate">
+        {say.tried({ tried })}{' '}
+        <Link href={`${base}/rehearsal/orders`} className="link">
+          {say.seeOwnOrders}
+        </Link>
+      </p>
       <table className="lines w-full text-sm">
         <Head
           columns={[
@@ -127,6 +139,7 @@ export function LivesList({
                 )}
               </td>
               <td data-line="rest" className="px-2 py-1.5">
+                {life.own && <span className="block font-semibold">{life.own}</span>}
                 {STORIES[life.script]}
                 {life.trouble && (
                   <p className="mt-0.5 font-semibold text-madder">{say.lifeTrouble({ why: life.trouble })}</p>
@@ -143,6 +156,16 @@ export function LivesList({
               <td data-line="end" className="px-2 py-1.5 pe-5">
                 {life.done ? <CountsOf life={life} /> : say.notYet}
                 {life.from !== undefined && <div className="text-xs text-slate">{say.fromRun({ run: life.from })}</div>}
+                {onKeep && life.own === undefined && (
+                  <button
+                    type="button"
+                    className="link inline-flex min-h-6 items-center"
+                    aria-label={say.rehearseAlwaysOf({ number: life.number })}
+                    onClick={() => onKeep(life)}
+                  >
+                    {say.rehearseAlways}
+                  </button>
+                )}
               </td>
             </tr>
           ))}

@@ -9,6 +9,7 @@ import { say as languages } from '@/words/languages';
 import { say as hooks } from '@/words/hooks';
 import { say as past } from '@/words/past';
 import { say as proof } from '@/words/proof';
+import { say as own } from '@/words/ownOrders';
 import { say as rehearsal } from '@/words/rehearsal';
 import { say as removed } from '@/words/removed';
 import { say as replace } from '@/words/replace';
@@ -84,6 +85,12 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
     needs: 'service.edit',
   },
   { name: rehearsal.rehearse, path: '/rehearsal', also: rehearsal.rehearsalWords, needs: 'rehearsal.run' },
+  {
+    name: own.ownOrders,
+    path: '/rehearsal/orders',
+    also: own.ownOrdersWords,
+    needs: 'rehearsal.run',
+  },
   { name: say.senders, path: '/sending/senders', also: say.fromReplyToNameAddress },
   { name: say.domains, path: '/sending/domains', also: say.dnsSpfDkimDmarcRecords },
   { name: say.channels, path: '/sending/channels', also: say.marketplaceHiddenAddressesPicturesSettings },

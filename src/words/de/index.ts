@@ -22,6 +22,7 @@ import { secondFactor } from './secondFactor';
 import { told } from './told';
 import { glossary } from './glossary';
 import { languages } from './languages';
+import { ownOrders } from './ownOrders';
 import { rehearsal } from './rehearsal';
 import { rehearsed } from './rehearsed';
 import { removed } from './removed';
@@ -94,6 +95,7 @@ export const de: Translations = {
   follows,
   customers,
   glossary,
+  ownOrders,
   rehearsal,
   rehearsed,
   removed,

@@ -2,6 +2,10 @@ import type { TranslationOf } from '../speak';
 import type { say } from '../rehearsed';
 
 export const rehearsed: TranslationOf<typeof say> = {
+  nothingToDoItWith: 'Bis dahin ist nichts da, womit das ginge.',
+  ownNoChannel: 'Diesen Kanal gibt es nicht mehr.',
+  ownNoLanguage: 'In dieser Sprache kaufen Kunden nicht mehr ein.',
+  ownNoProduct: 'Das Produkt {$sku} gibt es nicht mehr.',
   cameOnce: 'Sie kam an, einmal.',
   cameTimes:
     '.input {$times :integer} .match $times one {{Sie kam {$times}-mal an und sollte einmal ankommen.}} * {{Sie kam {$times}-mal an und sollte einmal ankommen.}}',

@@ -233,6 +233,7 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
     cards: cardsOf(rows, names, access.store.languages),
     lives: lives.map((life) => lifeView(life, rows, names)),
     ...(run.faults && { faults: faultsView(run.faults, names, run.leaseUntil) }),
+    ownTroubles: run.ownTroubles.map((t) => ({ ...t, words: t.words.map(readKept) })),
     unseen: run.unseen.flatMap(({ notificationId, variantId, language, of, parts }): UnseenView[] => {
       const notification = names.notification.get(notificationId);
       const version = names.variant.get(variantId);
@@ -344,13 +345,15 @@ function lifeView(
   rows: readonly MessageRow[],
   names: Names,
 ): RehearsedLife {
-  const { script, language, channel, guest, basket } = life as Life;
+  const { script, language, channel, guest, basket, own: keptAs, events: told } = life as Life;
   const own = rows.filter((r) => r.place === place);
   const counts = { right: 0, noted: 0, wrong: 0, missing: 0, surplus: 0 };
   for (const { outcome } of own) counts[outcome] += 1;
   const [first] = worstFirst(own);
   return {
-    ...{ place, number, script, language, guest, done, counts, products: basket.length },
+    ...{ place, number, script, language, guest, done, counts },
+    products: told?.[0]?.order.lines.length ?? basket.length,
+    ...(keptAs && { own: keptAs.name }),
     channel: names.channel.get(channel) ?? channel,
     trouble: readKept(trouble),
     ...(first && { first: first.id }),

@@ -38,6 +38,8 @@ export interface RehearsalReport {
     /** Where it is looked at. */
     path: string;
   }[];
+  /** Orders that the store keeps, of which not all could happen; none is right. */
+  ownOrders: { name: string; problems: string[] }[];
   notRehearsed: { notification: string; version: string; languages: string[]; why: string }[];
 }
 
@@ -45,12 +47,12 @@ export interface RehearsalReport {
 export async function reportOf(store: Store, number?: number): Promise<RehearsalReport | undefined> {
   const view = await loadRehearsal({ store }, number);
   if (!view) return undefined;
-  const { run, messages, lives, unshown } = view;
+  const { run, messages, lives, unshown, ownTroubles } = view;
   const problems = await problemsOf(store.id, run.number);
   const numbers = new Map(lives.map((l) => [l.place, l.script === 'account' ? '' : l.number]));
   return {
     ...{ store: store.id, rehearsal: run.number, state: run.state, askedAt: run.askedAt, trouble: run.trouble },
-    passed: run.state === 'done' && messages.every((m) => !BAD.includes(m.outcome)),
+    passed: run.state === 'done' && messages.every((m) => !BAD.includes(m.outcome)) && ownTroubles.length === 0,
     ...(run.endedAt && { endedAt: run.endedAt }),
     seconds: run.tookMs / 1000,
     lives: { all: run.lives, done: run.livesDone },
@@ -62,6 +64,7 @@ export async function reportOf(store: Store, number?: number): Promise<Rehearsal
       problems: problems.get(m.id) ?? [],
       path: `/s/${store.id}/rehearsal?run=${run.number}&message=${m.id}`,
     })),
+    ownOrders: ownTroubles.map(({ name, words }) => ({ name, problems: words })),
     notRehearsed: unshown.map(({ notification, version, languages, why }) => ({
       ...{ notification, version, languages, why },
     })),
@@ -94,8 +97,8 @@ export function junitOf(report: RehearsalReport): string {
     '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
     testsuites: {
       '@name': `Rehearsal ${report.rehearsal} of ${report.store}`,
-      '@tests': report.messages.length,
-      '@failures': failed(report.messages),
+      '@tests': report.messages.length + report.ownOrders.length,
+      '@failures': failed(report.messages) + report.ownOrders.length,
       // A run that did not end says nothing of what was still to come.
       '@errors': report.state === 'done' ? 0 : 1,
       '@time': report.seconds,
@@ -110,6 +113,18 @@ export function junitOf(report: RehearsalReport): string {
             }),
           })),
         })),
+        ...(report.ownOrders.length === 0
+          ? []
+          : [
+              {
+                '@name': 'Own orders',
+                ...{ '@tests': report.ownOrders.length, '@failures': report.ownOrders.length, '@errors': 0 },
+                testcase: report.ownOrders.map(({ name, problems }) => ({
+                  ...{ '@classname': 'Own orders', '@name': name },
+                  failure: { '@type': 'cannot-happen', '@message': problems[0], '#text': problems.join('\n') },
+                })),
+              },
+            ]),
         ...(report.state === 'done'
           ? []
           : [

@@ -4,14 +4,22 @@ import {
   AskPicturesSchema,
   AskRehearsalSchema,
   ContactSheetSchema,
+  ForeseeOwnSchema,
+  KeepFoundSchema,
+  KeepRecordedSchema,
+  NameOwnSchema,
   PictureSchema,
   RehearsalChoiceSchema,
+  RemoveOwnSchema,
+  SaveOwnSchema,
   StopRehearsalSchema,
+  SwitchOwnSchema,
 } from '@/contract/rehearsal';
 import { ID, object, SLUG } from '../shapes';
 import { useCase } from '../use-case';
 import { contactSheet } from './contact-sheet';
 import { rehearsedBytes } from './message';
+import { foreseeOwn, keepFound, keepRecorded, nameOwn, removeOwn, saveOwn, switchOwn } from './own-orders';
 import { askPictures, pictureBytes, stopPictures } from './pictures';
 import { askRehearsal, chooseRehearsals, draftsRehearsed, stopRehearsal } from './rehearsal';
 
@@ -34,6 +42,38 @@ export const rehearsal = {
     permission: 'rehearsal.run',
     input: RehearsalChoiceSchema,
     run: chooseRehearsals,
+  }),
+  foreseeOwn: useCase({
+    name: 'rehearsal.foresee-own',
+    permission: 'rehearsal.run',
+    input: ForeseeOwnSchema,
+    run: foreseeOwn,
+  }),
+  saveOwn: useCase({ name: 'rehearsal.save-own', permission: 'rehearsal.run', input: SaveOwnSchema, run: saveOwn }),
+  nameOwn: useCase({ name: 'rehearsal.name-own', permission: 'rehearsal.run', input: NameOwnSchema, run: nameOwn }),
+  switchOwn: useCase({
+    name: 'rehearsal.switch-own',
+    permission: 'rehearsal.run',
+    input: SwitchOwnSchema,
+    run: switchOwn,
+  }),
+  removeOwn: useCase({
+    name: 'rehearsal.remove-own',
+    permission: 'rehearsal.run',
+    input: RemoveOwnSchema,
+    run: removeOwn,
+  }),
+  keepRecorded: useCase({
+    name: 'rehearsal.keep-recorded',
+    permission: 'rehearsal.run',
+    input: KeepRecordedSchema,
+    run: keepRecorded,
+  }),
+  keepFound: useCase({
+    name: 'rehearsal.keep-found',
+    permission: 'rehearsal.run',
+    input: KeepFoundSchema,
+    run: keepFound,
   }),
   askPictures: useCase({
     name: 'rehearsal.ask-pictures',

@@ -23,6 +23,7 @@ import {
   stopRehearsalAction,
   takeSharedBackAction,
 } from './actions';
+import { keepFoundAction } from './own-actions';
 import { say } from '@/words/rehearsal';
 
 export const generateMetadata = (): Metadata => ({ title: say.rehearsal });
@@ -71,6 +72,7 @@ export default async function Rehearsal({
       onChoose={chooseRehearsalsAction.bind(null, store.id)}
       onPictures={askPicturesAction.bind(null, store.id)}
       onStopPictures={stopPicturesAction.bind(null, store.id)}
+      onKeep={keepFoundAction.bind(null, store.id)}
       sharing={{
         links: shared,
         onShare: shareScreenshotsAction.bind(null, store.id),
