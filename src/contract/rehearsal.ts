@@ -5,7 +5,9 @@ import {
   OwnScriptSchema,
   type CheckAbout,
   type ComparedLine,
+  type FaultExample,
   type FaultFound,
+  type FaultTally,
   type Moved,
   type OwnLife,
   type OwnScript,
@@ -248,6 +250,23 @@ export interface FaultView extends Omit<FaultFound, 'signed'> {
   outcome: 'right' | 'noted' | 'wrong';
 }
 
+/** How far faults are that are tried with all messages of a run. */
+export type FaultsState = 'waiting' | 'trying' | 'done' | 'stopped' | 'broken';
+
+/** What became of all messages while something of sending went wrong. */
+export interface FaultsOfAllView {
+  state: FaultsState;
+  /** Orders to live, of all faults, and those that were. */
+  of: number;
+  done: number;
+  tookMs: number;
+  rows: (Omit<FaultTally, 'examples'> & {
+    of: FaultView['of'];
+    outcome: FaultView['outcome'];
+    examples: (Omit<FaultExample, 'notificationId' | 'variantId'> & { notification: string; version: string })[];
+  })[];
+}
+
 export interface FaultsView {
   notification: string;
   version: string;
@@ -331,6 +350,8 @@ export interface RehearsalView {
   lives: RehearsedLife[];
   /** None where no message goes out when an order is placed, and in a run of changes. */
   faults?: FaultsView;
+  /** None while nobody has asked for it. */
+  faultsOfAll?: FaultsOfAllView;
   unshown: UnshownView[];
   unseen: UnseenView[];
   /** Orders that the store's people keep, of which not all could happen. */

@@ -230,6 +230,31 @@ export const say = speak('rehearsal', {
   faultsThere: 'See the rehearsal before',
   faultsRunning: '{$done :integer} of {$of :integer} tried so far',
   faultsBroken: '{$done :integer} of {$of :integer} were tried before it was interrupted.',
+  faultsAllTitle: 'With every message',
+  faultsAllNote:
+    'The orders of this rehearsal are lived again, once for each fault, by your services as they are set. The fault meets each message when it is due; what came back or was refused before counts for those that follow.',
+  tryAll:
+    '.input {$n :integer} .match $n one {{Try with the message (about {$length})}} * {{Try with all {$n} messages (about {$length})}}',
+  tryAllAgain: 'Try again',
+  stopFaults: 'Stop trying',
+  faultsAllBroken: 'It could not be tried to its end. Try again.',
+  faultsNeedRun: 'Faults of sending are tried with a rehearsal of what is live that came to its end.',
+  faultsUnderWay: 'They are being tried already.',
+  faultsNotUnderWay: 'None are being tried.',
+  arriveAsTheyShould: 'Arrive as they should',
+  otherwise: 'Otherwise',
+  nArrive: '{$n :integer} of {$of :integer}',
+  allAtOnce: 'all at once',
+  atTheLatest: 'at the latest {$length} later',
+  nByService: '{$n :integer} by {$service}',
+  nothingElse: 'None',
+  nLost:
+    '.input {$n :integer} .match $n one {{{$n} is lost, and nobody is told.}} * {{{$n} are lost, and nobody is told.}}',
+  nOnRecord:
+    '.input {$n :integer} .match $n one {{{$n} does not, and that is on record.}} * {{{$n} do not, and that is on record.}}',
+  nUnsigned:
+    '.input {$n :integer} .match $n one {{{$n} arrives unsigned, and may be taken for spam.}} * {{{$n} arrive unsigned, and may be taken for spam.}}',
+  nTimes: '.input {$n :integer} .match $n one {{once}} * {{{$n} times}}',
   ofService: 'Your sending service',
   ofReader: 'The reader’s mail server',
   ofAfterwards: 'Afterwards',

@@ -6,12 +6,13 @@ import { database } from '@/server/db/client';
 import { attempts, bounces, deliveries, domains, services, stores, withholdings } from '@/server/db/schema';
 import { newId } from '@/server/base/ids';
 import { beginDomain } from '@/server/domains/keys';
-import { askRehearsal, loadRehearsal } from '@/server/features/rehearsal/rehearsal';
+import { askFaults, askRehearsal, loadRehearsal, stopFaults } from '@/server/features/rehearsal/rehearsal';
 import { planRehearsal } from '@/core/rehearsal';
 import { triedWith, tryFault, type Tried } from '@/server/rehearsal/faults';
+import { FaultTrier } from '@/server/rehearsal/fault-trier';
 import { Rehearser } from '@/server/rehearsal/rehearser';
 import { stageOf } from '@/server/rehearsal/scene';
-import { accessAs, connectService, SHOP, useDatabase } from './fixture';
+import { accessAs, connectService, SHOP, until, useDatabase } from './fixture';
 import { publishAll, turn } from './rehearsals';
 
 useDatabase();
@@ -123,3 +124,69 @@ it('a store without a service is tried all the same', async () => {
   await database().delete(services).where(eq(services.storeId, SHOP));
   expect(await tried('later')).toMatchObject({ came: 1, state: 'accepted' });
 });
+
+it('are tried with every message when somebody asks, one after the other, and what is lost is told', async () => {
+  const access = await accessAs();
+  await connectService({ name: 'Harrowpost', rank: 1 });
+  await another();
+  const { number } = await askRehearsal(access);
+  await new Rehearser({ faults: false, forParts: 0 }).turn();
+  await askFaults(access, { number });
+  await expect(askFaults(access, { number })).rejects.toMatchObject({ code: 'conflict' });
+  expect(await new FaultTrier().turn()).toBe(true);
+  const { faultsOfAll, messages } = (await loadRehearsal(access, number))!;
+  expect([faultsOfAll!.state, faultsOfAll!.done, faultsOfAll!.rows.length]).toEqual(['done', faultsOfAll!.of, 14]);
+  const row = (fault: Fault) => faultsOfAll!.rows.find((r) => r.fault === fault)!;
+  for (const r of faultsOfAll!.rows) expect([r.fault, r.right + r.noted + r.wrong]).toEqual([r.fault, messages.length]);
+  // The second service takes what the first cannot.
+  expect(row('away')).toMatchObject({
+    right: messages.length,
+    outcome: 'right',
+    via: { 'Second post': messages.length },
+  });
+  expect(row('away').latestMs).toBeLessThan(MINUTE);
+  expect(row('greylists')).toMatchObject({ right: messages.length, outcome: 'right' });
+  expect(row('greylists').latestMs).toBeGreaterThanOrEqual(MINUTE);
+  expect(row('takes-twice')).toMatchObject({ noted: messages.length });
+  expect(row('full')).toMatchObject({ right: 0, outcome: 'noted' });
+  expect(row('full').examples[0]).toMatchObject({ state: 'failed', came: 0 });
+  expect(row('no-mailbox').examples.map((e) => e.notification)).toEqual(
+    expect.arrayContaining(['Order received', 'New order']),
+  );
+  // What comes back is read by nobody yet.
+  expect(row('returned')).toMatchObject({ outcome: 'wrong', wrong: messages.length });
+  // Nothing of it is left.
+  expect(await database().select().from(deliveries)).toEqual([]);
+  expect(await database().select().from(withholdings)).toEqual([]);
+}, 240_000);
+
+it('are taken up again where another process left them, and can be stopped', async () => {
+  const access = await accessAs();
+  const { number } = await askRehearsal(access);
+  await new Rehearser({ faults: false, forParts: 0 }).turn();
+  await askFaults(access, { number });
+  const first = new FaultTrier();
+  const leaving = first.turn();
+  await until(
+    async () => (await loadRehearsal(access, number))!.faultsOfAll!,
+    (f) => f.rows.length >= 2,
+    120,
+  );
+  first.stop();
+  await leaving;
+  const left = (await loadRehearsal(access, number))!.faultsOfAll!;
+  expect([left.state, left.rows.length < 14]).toEqual(['waiting', true]);
+  const second = new FaultTrier();
+  const going = second.turn();
+  await until(
+    async () => (await loadRehearsal(access, number))!.faultsOfAll!,
+    (f) => f.rows.length > left.rows.length,
+    120,
+  );
+  await stopFaults(access, { number });
+  await going;
+  const stopped = (await loadRehearsal(access, number))!.faultsOfAll!;
+  expect(stopped.state).toBe('stopped');
+  expect(new Set(stopped.rows.map((r) => r.fault)).size).toBe(stopped.rows.length);
+  await expect(stopFaults(access, { number })).rejects.toMatchObject({ code: 'conflict' });
+}, 240_000);

@@ -100,6 +100,8 @@ const ACTIONS: Record<string, [roles: string, ...args: unknown[]]> = {
   draftsRehearsedAction: [EVERYONE, ['order-received']],
   rehearseDraftsAction: ['owner designer', ['no-such-version']],
   askPicturesAction: ['owner designer', { number: 4_000 }],
+  askFaultsAction: ['owner designer', 4_000],
+  stopFaultsAction: ['owner designer', 4_000],
   stopPicturesAction: ['owner designer', 4_000],
   stopRehearsalAction: ['owner designer', 4_000],
   writeAction: ['owner designer support', {}],

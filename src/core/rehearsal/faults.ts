@@ -115,3 +115,83 @@ export function faultOutcome({ fault, came, state, signed }: FaultFound): 'right
   if (came > 1) return 'noted';
   return fault === 'unsigned' && !signed ? 'noted' : 'right';
 }
+
+/** A message that did not arrive as it should while something went wrong. */
+export interface FaultExample {
+  notificationId: string;
+  variantId: string;
+  language: string;
+  role: 'customer' | 'contact' | 'staff';
+  recipient: string;
+  outcome: 'noted' | 'wrong';
+  came: number;
+  state: DeliveryState;
+  /** What stands in its record at the end, in kept words. */
+  words: string;
+  /** How many messages of the same version ended alike. */
+  times: number;
+}
+
+/** What became of all messages of a rehearsal while something went wrong. */
+export interface FaultTally {
+  fault: Fault;
+  right: number;
+  noted: number;
+  wrong: number;
+  /** The longest from when one was due until it arrived, ms. */
+  latestMs: number;
+  mostTries: number;
+  /** How many each service took. */
+  via: Record<string, number>;
+  /** Of what is not right, each version that ended alike once. */
+  examples: FaultExample[];
+}
+
+export const emptyTally = (fault: Fault): FaultTally => ({
+  ...{ fault, right: 0, noted: 0, wrong: 0, latestMs: 0, mostTries: 0, via: {}, examples: [] },
+});
+
+/** More examples of one fault than these are only counted. */
+const MOST_EXAMPLES = 60;
+
+/** Counts what became of one more message. */
+export function tallied(
+  tally: FaultTally,
+  message: Pick<FaultExample, 'notificationId' | 'variantId' | 'language' | 'role' | 'recipient'>,
+  found: FaultFound,
+): FaultTally {
+  const outcome = faultOutcome(found);
+  const { came, afterMs = 0, tries, via, state, words } = found;
+  const next = {
+    ...tally,
+    [outcome]: tally[outcome] + 1,
+    latestMs: Math.max(tally.latestMs, came > 0 ? afterMs : 0),
+    mostTries: Math.max(tally.mostTries, tries),
+    via: via === '' ? tally.via : { ...tally.via, [via]: (tally.via[via] ?? 0) + 1 },
+  };
+  if (outcome === 'right') return next;
+  const alike = tally.examples.findIndex(
+    (e) =>
+      e.variantId === message.variantId &&
+      e.role === message.role &&
+      e.outcome === outcome &&
+      e.state === state &&
+      e.came === came,
+  );
+  const known = tally.examples[alike];
+  if (known) return { ...next, examples: tally.examples.with(alike, { ...known, times: known.times + 1 }) };
+  if (tally.examples.length >= MOST_EXAMPLES) return next;
+  const { notificationId, variantId, language, role, recipient } = message;
+  const about = { notificationId, variantId, language, role, recipient };
+  return { ...next, examples: [...tally.examples, { ...about, outcome, came, state, words, times: 1 }] };
+}
+
+/** How far the faults are that are tried with all messages. */
+export interface FaultsOfAll {
+  /** Those that were tried to their end, in the order of {@link FAULTS}. */
+  tallies: FaultTally[];
+  /** Orders to live for each, and lived for the one that is being tried. */
+  lives: number;
+  lived: number;
+  tookMs: number;
+}

@@ -1,8 +1,9 @@
 /** Rehearsals: runs of a store's messages into mailboxes of our own, and what was found of each message. */
 import { boolean, foreignKey, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { PictureForm } from '@/core/rehearsal/pictures';
-import type { Check, FaultsTried, Life, OwnLife, UnseenParts, Unshown, VersionMarks } from '@/core/rehearsal';
+import type { Check, FaultsOfAll, FaultsTried, Life, OwnLife, UnseenParts, Unshown, VersionMarks } from '@/core/rehearsal';
 import type {
+  FaultsState,
   MessageOutcome,
   OwnTroubles,
   PicturesState,
@@ -60,6 +61,10 @@ export const rehearsals = mysqlTable(
     drafts: json<DraftEdition[]>('drafts'),
     /** What becomes of a message while sending goes wrong; none where no message goes out when an order is placed. */
     faults: json<FaultsTried>('faults'),
+    /** The same of all of its messages; none while nobody has asked for it. */
+    faultsOfAll: json<FaultsOfAll>('faults_of_all'),
+    faultsState: varchar('faults_state', { length: 10 }).$type<FaultsState>(),
+    faultsLease: time('faults_lease'),
     /** Why it could not be finished, in kept words; empty while nothing is wrong. */
     trouble: varchar('trouble', { length: 2000 }).notNull().default(''),
     /** How far the pictures of its messages are; none while nobody has asked for them. */

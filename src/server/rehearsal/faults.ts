@@ -169,7 +169,7 @@ async function through(
 }
 
 /** Those that are paused stay so while another is not. */
-const inUse = (own: ServiceRow[]): ServiceRow[] => {
+export const inUse = (own: ServiceRow[]): ServiceRow[] => {
   const going = own.filter((s) => !s.paused);
   return going.length > 0 ? going : own;
 };
@@ -177,7 +177,7 @@ const inUse = (own: ServiceRow[]): ServiceRow[] => {
 const going = async (storeId: string): Promise<ServiceRow[]> => inUse(await servicesOf(storeId));
 
 /** A store's services that know from round to round how they fared. */
-function remembering(storeId: string): StandIns {
+export function remembering(storeId: string): StandIns {
   let known: ServiceRow[] | undefined;
   return {
     ...STAND_INS,
@@ -189,7 +189,11 @@ function remembering(storeId: string): StandIns {
 }
 
 /** The message comes back some minutes after it was taken, as a mail server tells of one that it cannot deliver (RFC 3464). */
-async function returned(tx: Executor, { id, recipient, messageId }: Delivery, returnPath: string): Promise<Delivery> {
+export async function returned(
+  tx: Executor,
+  { id, recipient, messageId }: Delivery,
+  returnPath: string,
+): Promise<Delivery> {
   const boundary = `b-${newId()}`;
   const report = [
     'From: Mail delivery <postmaster@rehearsal.invalid>',

@@ -29,6 +29,8 @@ import type { Mailbox, Post, Taken } from './mailbox';
 
 /** What became of a message that was planned. */
 export interface LivedRow {
+  /** Of the delivery. */
+  id: string;
   key: string;
   recipient: string;
   recipientName: string;
@@ -91,25 +93,43 @@ export async function live(
   mailbox: Mailbox,
   { only, drafts = [] }: Living = {},
 ): Promise<Lived> {
-  for (let tries = 1; ; tries += 1) {
+  return untilDone(async () => {
     const post = mailbox.post();
+    const lines = lineTo(post);
     try {
       const lived = await byOwnClock(
         events[0]?.at ?? databaseNow(),
         () =>
           takenBack(async (tx) => {
             await putDrafts(tx, storeId, drafts);
-            return through(tx, storeId, timeZone, events, number, post, only);
+            return through(
+              tx,
+              storeId,
+              { events, number },
+              {
+                ...{ states: ['planned'], only },
+                send: (going) => sendAll(tx, timeZone, going, { lines, standIns: STAND_INS }),
+              },
+            );
           }),
         settingOf(drafts),
       );
       return { ...lived, taken: post.taken };
+    } finally {
+      post.quit();
+    }
+  });
+}
+
+/** Does something again that the database ended in the middle. */
+export async function untilDone<T>(work: () => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      return await work();
     } catch (error) {
       if (!isUndone(error) || tries >= TRIES) throw error;
       // So that those that were in each other's way are not in it again.
       await new Promise((again) => setTimeout(again, Math.random() * 200 * tries));
-    } finally {
-      post.quit();
     }
   }
 }
@@ -118,17 +138,23 @@ export async function live(
 const isUndone = (error: unknown): boolean =>
   error instanceof Undone || isDeadlock(error) || isLockWait(error) || isSavepointGone(error);
 
-async function through(
+/** How what is due goes out. */
+export interface Sending {
+  /** Which deliveries are sent: those that were put off as well, or only those that were not tried yet. */
+  states: readonly Delivery['state'][];
+  only?: Touched | undefined;
+  send: (going: readonly Delivery[]) => Promise<void>;
+}
+
+/** Lets the events of a life happen one after the other, and sends what is due in between, by the clock of the present call. */
+export async function through(
   tx: Executor,
   storeId: string,
-  timeZone: string,
-  events: readonly LifeEvent[],
-  number: string,
-  post: Post,
-  only?: Touched,
+  { events, number }: Pick<PlannedLife, 'events' | 'number'>,
+  sending: Sending,
 ): Promise<Omit<Lived, 'taken'>> {
   const ids: string[] = [];
-  const sendDue = (until: number): Promise<void> => sendWhatIsDue(tx, storeId, timeZone, ids, until, post, only);
+  const sendDue = (until: number): Promise<void> => sendWhatIsDue(tx, storeId, ids, until, sending);
   for (const [i, event] of events.entries()) {
     await sendDue(event.at);
     windOwnClock(event.at);
@@ -152,24 +178,24 @@ export function toldAs({ moment, at, order, details, letter }: LifeEvent, id: st
 }
 
 /** What goes out at once is due by the true clock, whatever the day of its life. */
-const atOnce = eq(deliveries.timed, false);
+const atOnce = and(eq(deliveries.state, 'planned'), eq(deliveries.timed, false));
+const isAtOnce = ({ state, timed }: Delivery): boolean => state === 'planned' && !timed;
 
 /** A life that never ends would hold its rows for ever. */
-const MOST_ROUNDS = 300;
+const MOST_ROUNDS = 1_000;
 
 async function sendWhatIsDue(
   tx: Executor,
   storeId: string,
-  timeZone: string,
   events: readonly string[],
   until: number,
-  post: Post,
-  only?: Touched,
+  { states, only, send }: Sending,
 ): Promise<void> {
   if (events.length === 0) return;
   const mine = and(
     eq(deliveries.storeId, storeId),
     inArray(deliveries.eventId, [...events]),
+    inArray(deliveries.state, [...states]),
     only && inArray(deliveries.notificationId, [...only.notifications]),
     only && inArray(deliveries.language, [...only.languages]),
   );
@@ -177,23 +203,23 @@ async function sendWhatIsDue(
     const [next] = await tx
       .select()
       .from(deliveries)
-      .where(and(mine, eq(deliveries.state, 'planned'), or(atOnce, lte(deliveries.dueAt, new Date(until))), goesItself))
+      .where(and(mine, or(atOnce, lte(deliveries.dueAt, new Date(until))), goesItself))
       .orderBy(deliveries.dueAt, deliveries.id)
       .limit(1);
     if (!next) return;
     // What goes out at once is due by the true clock; what waits, by that of its life.
-    if (next.timed) windOwnClock(next.dueAt.getTime());
+    if (next.timed || next.state !== 'planned') windOwnClock(next.dueAt.getTime());
     // In a life of the past, what waits for a later day of it is due before what goes out at once.
-    const due = next.timed || next.dueAt.getTime() <= until ? lte(deliveries.dueAt, next.dueAt) : atOnce;
+    const due = !isAtOnce(next) || next.dueAt.getTime() <= until ? lte(deliveries.dueAt, next.dueAt) : atOnce;
     const batch = await tx
       .select()
       .from(deliveries)
-      .where(and(mine, eq(deliveries.state, 'planned'), due, goesItself))
+      .where(and(mine, due, goesItself))
       .orderBy(deliveries.id);
     const going = await gathered(tx, batch, and(mine, due));
     // A worker is putting real ones for the same reader together just now.
     if (going.length === 0) await new Promise((again) => setTimeout(again, 20));
-    await sendAll(tx, timeZone, going, { lines: lineTo(post), standIns: STAND_INS });
+    await send(going);
   }
 }
 
@@ -287,6 +313,7 @@ async function rowsOf(tx: Executor, events: readonly string[]): Promise<LivedRow
     const event = place.get(row.eventId)!;
     const { notificationId, recipient, recipientName, role, turn, language, state, moment } = row;
     return {
+      id: row.id,
       key: messageKey({ event, notificationId, turn }, recipient),
       ...{ notificationId, recipient, recipientName, role, turn, language, state, moment, event },
       at: row.dueAt.getTime(),

@@ -4,6 +4,7 @@ import { databaseTime } from '../db/time';
 import { beat, HEARTBEAT_MS, leave } from '../operations/heartbeat';
 import { secretTrouble } from '../operations/secret-check';
 import { ByItself } from './by-itself';
+import { FaultTrier } from './fault-trier';
 import { PictureTaker } from './picture-taker';
 import { Rehearser } from './rehearser';
 
@@ -14,6 +15,7 @@ const BY_ITSELF_MS = 20_000;
 export class Rehearsing {
   private readonly rehearser = new Rehearser();
   private readonly pictures = new PictureTaker();
+  private readonly faults = new FaultTrier();
   private readonly byItself = new ByItself();
   private stopping = false;
   /** Why nothing can be rehearsed here, in words; empty when it can. */
@@ -27,13 +29,13 @@ export class Rehearsing {
     const beating = setInterval(() => void this.beat(id).catch(() => undefined), HEARTBEAT_MS);
     await this.beat(id).catch(() => undefined);
     log.info({ rehearser: id }, 'rehearser started');
-    const taking = this.takePictures();
+    const beside = [this.beside('taking pictures', this.pictures), this.beside('trying faults', this.faults)];
     while (!this.stopping) {
       // With another secret, nothing that is stored can be opened: rehearsals would only fail.
       const ran = !this.trouble && (await this.turn());
       if (!ran) await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
     }
-    await Promise.all([taking, this.rehearser.settled()]);
+    await Promise.all([...beside, this.rehearser.settled()]);
     clearInterval(beating);
     await leave(id).catch(() => undefined);
     log.info({ rehearser: id }, 'rehearser stopped');
@@ -53,13 +55,13 @@ export class Rehearsing {
     });
   }
 
-  /** Beside rehearsals: one that is asked for does not wait until all pictures of another are taken. */
-  private async takePictures(): Promise<void> {
+  /** Beside rehearsals: one that is asked for does not wait until all pictures of another are taken, or all faults tried. */
+  private async beside(what: string, work: { turn: () => Promise<boolean> }): Promise<void> {
     while (!this.stopping) {
       const took =
         !this.trouble &&
-        (await this.pictures.turn().catch((error: unknown) => {
-          log.warn({ err: error }, 'taking pictures was interrupted; it is taken up again');
+        (await work.turn().catch((error: unknown) => {
+          log.warn({ err: error }, `${what} was interrupted; it is taken up again`);
           return false;
         }));
       if (!took) await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
@@ -76,5 +78,6 @@ export class Rehearsing {
     this.stopping = true;
     this.rehearser.stop();
     this.pictures.stop();
+    this.faults.stop();
   }
 }

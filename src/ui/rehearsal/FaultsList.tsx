@@ -1,38 +1,10 @@
 /** What becomes of a message while something of sending goes wrong. */
 import type { FaultsView, FaultView } from '@/contract/rehearsal';
-import type { Fault } from '@/core/rehearsal';
-import { inEachLanguage, readerLocale } from '@/words/speak';
 import Link from '../parts/Link';
 import { Head } from '../parts/Table';
 import { VerdictMark } from './Verdict';
+import { FAULT_HEADS, FAULT_WORDS, lengthOf, MINUTE } from './fault-words';
 import { say } from '@/words/rehearsal';
-
-const FAULT_WORDS: Readonly<Record<Fault, string>> = inEachLanguage(() => ({
-  away: say.faultAway,
-  later: say.faultLater,
-  silent: say.faultSilent,
-  'hangs-up': say.faultHangsUp,
-  'takes-twice': say.faultTakesTwice,
-  certificate: say.faultCertificate,
-  'sign-in': say.faultSignIn,
-  limit: say.faultLimit,
-  greylists: say.faultGreylists,
-  full: say.faultFull,
-  'no-mailbox': say.faultNoMailbox,
-  unwanted: say.faultUnwanted,
-  returned: say.faultReturned,
-  unsigned: say.faultUnsigned,
-}));
-
-const MINUTE = 60_000;
-
-/** So long as a reader says it: minutes up to an hour and a half, and hours then. */
-function lengthOf(ms: number): string {
-  const [unit, value] = ms < 90 * MINUTE ? ['minute', Math.ceil(ms / MINUTE)] : ['hour', Math.round(ms / 3_600_000)];
-  return new Intl.NumberFormat(readerLocale(), { style: 'unit', unit: String(unit), unitDisplay: 'long' }).format(
-    Number(value),
-  );
-}
 
 function whatOf({ fault, came, afterMs = 0, via, state, outcome }: FaultView): string {
   if (fault === 'returned') return outcome === 'wrong' ? say.comesBackUnseen : say.comesBackSeen;
@@ -84,7 +56,6 @@ export function FaultsList({
   const what = faults.version ? `${faults.notification}, ${faults.version}` : faults.notification;
   const tried = new Set(rows.map((r) => r.of));
   const parts = (['service', 'reader', 'afterwards'] as const).filter((p) => tried.has(p));
-  const heads = { service: say.ofService, reader: say.ofReader, afterwards: say.ofAfterwards };
   return (
     <>
       <p className="max-w-3xl px-5 py-3 text-sm text-slate">
@@ -100,7 +71,7 @@ export function FaultsList({
       {parts.map((part) => (
         <section key={part} aria-labelledby={`faults-${part}`} className="mb-5">
           <h2 id={`faults-${part}`} className="px-5 pb-1.5 font-serif text-base font-medium">
-            {heads[part]}
+            {FAULT_HEADS[part]}
           </h2>
           <table className="lines w-full text-sm">
             <Head

@@ -144,223 +144,235 @@ export function OwnOrderEditor({
   const { language, channel, guest, paid, told, payment, place, country, basket, steps } = now.script;
   return (
     <form
-      className="flex flex-col gap-4 px-5 py-4 text-sm"
+      className="text-sm lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]"
       onSubmit={(e) => {
         e.preventDefault();
         void save();
       }}
     >
-      {failure && <Trouble>{failure.message}</Trouble>}
-      <Field label={say.name} problem={problemAt(failure, '/name')}>
-        {(ids) => (
-          <input
-            {...ids}
-            className="input"
-            maxLength={120}
-            value={now.name}
-            onChange={(e) => {
-              setNow({ ...now, name: e.target.value });
-              setFailure((f) => corrected(f, '/name'));
-            }}
-          />
-        )}
-      </Field>
-      <div className="grid gap-3 sm:grid-cols-2">
-        <Field label={say.language} problem={troubleAt('language')}>
-          {(ids) => (
-            <Pick
-              id={ids.id}
-              className="w-full"
-              value={language}
-              choices={choices.languages.map((l) => ({ value: l.id, label: l.name }))}
-              onChange={(value) => change({ language: value }, 'language')}
-            />
-          )}
-        </Field>
-        <Field label={common.channel} problem={troubleAt('channel')}>
-          {(ids) => (
-            <Pick
-              id={ids.id}
-              className="w-full"
-              value={channel}
-              choices={choices.channels.map((c) => ({ value: c.id, label: c.name }))}
-              onChange={(value) => change({ channel: value }, 'channel')}
-            />
-          )}
-        </Field>
-        <Field label={say.paysBy} problem={troubleAt('payment')}>
-          {(ids) => (
-            <Pick
-              id={ids.id}
-              className="w-full"
-              value={payment}
-              choices={usualOr(choices.payments, payment)}
-              onChange={(value) => change({ payment: value }, 'payment')}
-            />
-          )}
-        </Field>
-        <Field label={say.leavesFrom} problem={troubleAt('place')}>
-          {(ids) => (
-            <Pick
-              id={ids.id}
-              className="w-full"
-              value={place}
-              choices={usualOr(choices.places, place)}
-              onChange={(value) => change({ place: value }, 'place')}
-            />
-          )}
-        </Field>
-        <Field
-          label={say.country}
-          problem={troubleAt('country')}
-          hint={/^[A-Z]{2}$/.test(country) ? countryName(country) : say.countryHint}
-        >
+      <div className="flex flex-col gap-4 px-5 py-4 lg:min-h-0 lg:overflow-auto">
+        {failure && <Trouble>{failure.message}</Trouble>}
+        <Field label={say.name} problem={problemAt(failure, '/name')}>
           {(ids) => (
             <input
               {...ids}
               className="input"
-              maxLength={2}
-              value={country}
-              onChange={(e) => change({ country: e.target.value.toUpperCase() }, 'country')}
+              maxLength={120}
+              value={now.name}
+              onChange={(e) => {
+                setNow({ ...now, name: e.target.value });
+                setFailure((f) => corrected(f, '/name'));
+              }}
             />
           )}
         </Field>
-        <div className="flex flex-col gap-1.5 self-center">
-          <Check label={say.asGuest} on={guest} onChange={(on) => change({ guest: on })} />
-          <Check label={say.paidAtOnce} on={paid} onChange={(on) => change({ paid: on })} />
-          <Check label={say.tellsAll} on={told === 'all'} onChange={(on) => change({ told: on ? 'all' : 'little' })} />
-        </div>
-      </div>
-      <section aria-label={say.goods} className="flex flex-col gap-2">
-        <PanelTitle>{say.goods}</PanelTitle>
-        <ul>
-          {basket.map((line, i) => {
-            const product = choices.goods.find((g) => g.sku === line.sku);
-            const problem = troubleAt(`basket/${i}/sku`) ?? troubleAt(`basket/${i}/quantity`);
-            const called = product?.name ?? line.sku;
-            return (
-              <li key={line.sku} className="flex flex-wrap items-center gap-2 border-b border-rule py-1">
-                <input
-                  className="input w-20"
-                  inputMode="numeric"
-                  aria-label={say.quantityOf({ name: called })}
-                  aria-invalid={problem ? true : undefined}
-                  value={line.quantity}
-                  onChange={(e) =>
-                    change({ basket: basket.with(i, { ...line, quantity: e.target.value }) }, `basket/${i}`)
-                  }
-                />
-                <span className="min-w-0 flex-1">{called}</span>
-                <button
-                  type="button"
-                  className="btn btn-quiet"
-                  aria-label={say.removeOf({ name: called })}
-                  onClick={() => change({ basket: basket.filter((b) => b !== line) }, 'basket')}
-                >
-                  <X size={14} aria-hidden />
-                </button>
-                {problem && <p className="w-full text-xs text-madder">{problem}</p>}
-              </li>
-            );
-          })}
-        </ul>
-        <Field label={say.addGoods} problem={troubleAt('basket')}>
-          {(ids) => (
-            <Search
-              id={ids.id}
-              value={null}
-              placeholder={say.nameOrCategory}
-              choices={choices.goods
-                .filter((g) => !basket.some((b) => b.sku === g.sku))
-                .map((g) => ({ value: g.sku, label: g.name, note: g.category }))}
-              adding
-              onChange={(sku) => change({ basket: [...basket, { sku, quantity: '1' }] }, 'basket')}
-            />
-          )}
-        </Field>
-      </section>
-      <section aria-label={say.steps} className="flex flex-col gap-2">
-        <PanelTitle>{say.steps}</PanelTitle>
-        <ol>
-          {steps.map((step, i) => {
-            const problem = troubleAt(`steps/${i}`) ?? troubleAt(`steps/${i}/after`);
-            const set = (to: Partial<typeof step>): void =>
-              change({ steps: steps.with(i, { ...step, ...to }) }, `steps/${i}`);
-            return (
-              <li key={i} className="flex flex-wrap items-center gap-2 border-b border-rule py-1.5">
-                <span className="w-5 text-slate tabular-nums">{i + 1}</span>
-                <input
-                  className="input w-16"
-                  inputMode="numeric"
-                  aria-label={say.hoursBefore({ step: i + 1 })}
-                  aria-invalid={problem ? true : undefined}
-                  value={step.after}
-                  onChange={(e) => set({ after: e.target.value })}
-                />
-                <span className="text-slate">{say.hours}</span>
-                <Pick
-                  className="min-w-52 flex-1"
-                  label={say.whatHappens({ step: i + 1 })}
-                  value={step.do}
-                  choices={STEP_KINDS.map((kind) => ({ value: kind, label: STEP_WORDS[kind] }))}
-                  onChange={(kind) => set({ do: kind })}
-                />
-                {TELLING.includes(step.do) && (
-                  <Segments
-                    label={say.toldHow({ step: i + 1 })}
-                    value={step.told}
-                    choices={[
-                      { value: 'all', label: say.inFull },
-                      { value: 'little', label: say.inShort },
-                    ]}
-                    onChange={(how) => set({ told: how })}
-                  />
-                )}
-                <button
-                  type="button"
-                  className="btn btn-quiet"
-                  disabled={i === 0}
-                  aria-label={say.earlier({ step: i + 1 })}
-                  onClick={() => change({ steps: steps.with(i, steps[i - 1]!).with(i - 1, step) }, 'steps')}
-                >
-                  <ArrowUp size={14} aria-hidden />
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-quiet"
-                  aria-label={say.removeStep({ step: i + 1 })}
-                  onClick={() => change({ steps: steps.filter((s) => s !== step) }, 'steps')}
-                >
-                  <X size={14} aria-hidden />
-                </button>
-                {problem && (
-                  <p role="alert" className="w-full ps-7 text-xs text-madder">
-                    {problem}
-                  </p>
-                )}
-              </li>
-            );
-          })}
-        </ol>
-        <div>
+        <div className="flex flex-wrap items-center gap-2">
           <button
-            type="button"
-            className="btn"
-            disabled={steps.length >= 40}
-            onClick={() => change({ steps: [...steps, { do: nextOf(steps), after: '24', told: 'all' }] })}
+            type="submit"
+            className="btn btn-main"
+            disabled={busy || now.name.trim() === '' || basket.length === 0}
           >
-            {say.addStep}
+            {common.save}
           </button>
+          {dirty && <span className="text-slate">{say.notSaved}</span>}
+          <span className="ms-auto flex gap-2">{children}</span>
         </div>
-      </section>
-      <div className="flex flex-wrap items-center gap-2">
-        <button type="submit" className="btn btn-main" disabled={busy || now.name.trim() === '' || basket.length === 0}>
-          {common.save}
-        </button>
-        {dirty && <span className="text-slate">{say.notSaved}</span>}
-        <span className="ms-auto flex gap-2">{children}</span>
+        <div className="grid gap-3 sm:grid-cols-2">
+          <Field label={say.language} problem={troubleAt('language')}>
+            {(ids) => (
+              <Pick
+                id={ids.id}
+                className="w-full"
+                value={language}
+                choices={choices.languages.map((l) => ({ value: l.id, label: l.name }))}
+                onChange={(value) => change({ language: value }, 'language')}
+              />
+            )}
+          </Field>
+          <Field label={common.channel} problem={troubleAt('channel')}>
+            {(ids) => (
+              <Pick
+                id={ids.id}
+                className="w-full"
+                value={channel}
+                choices={choices.channels.map((c) => ({ value: c.id, label: c.name }))}
+                onChange={(value) => change({ channel: value }, 'channel')}
+              />
+            )}
+          </Field>
+          <Field label={say.paysBy} problem={troubleAt('payment')}>
+            {(ids) => (
+              <Pick
+                id={ids.id}
+                className="w-full"
+                value={payment}
+                choices={usualOr(choices.payments, payment)}
+                onChange={(value) => change({ payment: value }, 'payment')}
+              />
+            )}
+          </Field>
+          <Field label={say.leavesFrom} problem={troubleAt('place')}>
+            {(ids) => (
+              <Pick
+                id={ids.id}
+                className="w-full"
+                value={place}
+                choices={usualOr(choices.places, place)}
+                onChange={(value) => change({ place: value }, 'place')}
+              />
+            )}
+          </Field>
+          <Field
+            label={say.country}
+            problem={troubleAt('country')}
+            hint={/^[A-Z]{2}$/.test(country) ? countryName(country) : say.countryHint}
+          >
+            {(ids) => (
+              <input
+                {...ids}
+                className="input"
+                maxLength={2}
+                value={country}
+                onChange={(e) => change({ country: e.target.value.toUpperCase() }, 'country')}
+              />
+            )}
+          </Field>
+          <div className="flex flex-col gap-1.5 self-center">
+            <Check label={say.asGuest} on={guest} onChange={(on) => change({ guest: on })} />
+            <Check label={say.paidAtOnce} on={paid} onChange={(on) => change({ paid: on })} />
+            <Check
+              label={say.tellsAll}
+              on={told === 'all'}
+              onChange={(on) => change({ told: on ? 'all' : 'little' })}
+            />
+          </div>
+        </div>
+        <section aria-label={say.goods} className="flex flex-col gap-2">
+          <PanelTitle>{say.goods}</PanelTitle>
+          <ul>
+            {basket.map((line, i) => {
+              const product = choices.goods.find((g) => g.sku === line.sku);
+              const problem = troubleAt(`basket/${i}/sku`) ?? troubleAt(`basket/${i}/quantity`);
+              const called = product?.name ?? line.sku;
+              return (
+                <li key={line.sku} className="flex flex-wrap items-center gap-2 border-b border-rule py-1">
+                  <input
+                    className="input w-20"
+                    inputMode="numeric"
+                    aria-label={say.quantityOf({ name: called })}
+                    aria-invalid={problem ? true : undefined}
+                    value={line.quantity}
+                    onChange={(e) =>
+                      change({ basket: basket.with(i, { ...line, quantity: e.target.value }) }, `basket/${i}`)
+                    }
+                  />
+                  <span className="min-w-0 flex-1">{called}</span>
+                  <button
+                    type="button"
+                    className="btn btn-quiet"
+                    aria-label={say.removeOf({ name: called })}
+                    onClick={() => change({ basket: basket.filter((b) => b !== line) }, 'basket')}
+                  >
+                    <X size={14} aria-hidden />
+                  </button>
+                  {problem && <p className="w-full text-xs text-madder">{problem}</p>}
+                </li>
+              );
+            })}
+          </ul>
+          <Field label={say.addGoods} problem={troubleAt('basket')}>
+            {(ids) => (
+              <Search
+                id={ids.id}
+                value={null}
+                placeholder={say.nameOrCategory}
+                choices={choices.goods
+                  .filter((g) => !basket.some((b) => b.sku === g.sku))
+                  .map((g) => ({ value: g.sku, label: g.name, note: g.category }))}
+                adding
+                onChange={(sku) => change({ basket: [...basket, { sku, quantity: '1' }] }, 'basket')}
+              />
+            )}
+          </Field>
+        </section>
+        <section aria-label={say.steps} className="flex flex-col gap-2">
+          <PanelTitle>{say.steps}</PanelTitle>
+          <ol>
+            {steps.map((step, i) => {
+              const problem = troubleAt(`steps/${i}`) ?? troubleAt(`steps/${i}/after`);
+              const set = (to: Partial<typeof step>): void =>
+                change({ steps: steps.with(i, { ...step, ...to }) }, `steps/${i}`);
+              return (
+                <li key={i} className="flex flex-wrap items-center gap-2 border-b border-rule py-1.5">
+                  <span className="w-5 text-slate tabular-nums">{i + 1}</span>
+                  <input
+                    className="input w-16"
+                    inputMode="numeric"
+                    aria-label={say.hoursBefore({ step: i + 1 })}
+                    aria-invalid={problem ? true : undefined}
+                    value={step.after}
+                    onChange={(e) => set({ after: e.target.value })}
+                  />
+                  <span className="text-slate">{say.hours}</span>
+                  <Pick
+                    className="min-w-52 flex-1"
+                    label={say.whatHappens({ step: i + 1 })}
+                    value={step.do}
+                    choices={STEP_KINDS.map((kind) => ({ value: kind, label: STEP_WORDS[kind] }))}
+                    onChange={(kind) => set({ do: kind })}
+                  />
+                  {TELLING.includes(step.do) && (
+                    <Segments
+                      label={say.toldHow({ step: i + 1 })}
+                      value={step.told}
+                      choices={[
+                        { value: 'all', label: say.inFull },
+                        { value: 'little', label: say.inShort },
+                      ]}
+                      onChange={(how) => set({ told: how })}
+                    />
+                  )}
+                  <button
+                    type="button"
+                    className="btn btn-quiet"
+                    disabled={i === 0}
+                    aria-label={say.earlier({ step: i + 1 })}
+                    onClick={() => change({ steps: steps.with(i, steps[i - 1]!).with(i - 1, step) }, 'steps')}
+                  >
+                    <ArrowUp size={14} aria-hidden />
+                  </button>
+                  <button
+                    type="button"
+                    className="btn btn-quiet"
+                    aria-label={say.removeStep({ step: i + 1 })}
+                    onClick={() => change({ steps: steps.filter((s) => s !== step) }, 'steps')}
+                  >
+                    <X size={14} aria-hidden />
+                  </button>
+                  {problem && (
+                    <p role="alert" className="w-full ps-7 text-xs text-madder">
+                      {problem}
+                    </p>
+                  )}
+                </li>
+              );
+            })}
+          </ol>
+          <div>
+            <button
+              type="button"
+              className="btn"
+              disabled={steps.length >= 40}
+              onClick={() => change({ steps: [...steps, { do: nextOf(steps), after: '24', told: 'all' }] })}
+            >
+              {say.addStep}
+            </button>
+          </div>
+        </section>
       </div>
-      <OwnForeseenList foreseen={foreseen} />
+      <div className="border-rule bg-panel px-5 py-4 max-lg:border-t lg:min-h-0 lg:overflow-auto lg:border-s">
+        <OwnForeseenList foreseen={foreseen} />
+      </div>
     </form>
   );
 }

@@ -94,7 +94,7 @@ export function OwnOrdersScreen(props: OwnOrdersProps) {
           <p className="text-start">{say.noneKeptWords}</p>
         </Empty>
       ) : (
-        <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
+        <div className="lg:grid lg:h-full lg:min-h-0 lg:grid-cols-[15rem_minmax(0,1fr)]">
           <section
             aria-label={say.ownOrders}
             className="border-rule bg-panel max-lg:border-b lg:min-h-0 lg:overflow-auto lg:border-e"
@@ -104,7 +104,7 @@ export function OwnOrdersScreen(props: OwnOrdersProps) {
                 <li
                   key={o.id}
                   aria-current={o.id === opened ? 'true' : undefined}
-                  className={`flex items-start gap-3 border-b border-rule px-5 py-2 ${o.id === opened ? 'bg-petrol-tint' : ''}`}
+                  className={`flex items-start gap-3 border-b border-rule px-4 py-2 ${o.id === opened ? 'bg-petrol-tint' : ''}`}
                 >
                   <span className="min-w-0 flex-1">
                     <Link href={here(o.id)} scroll={false} className="font-semibold hover:text-petrol">
@@ -126,7 +126,7 @@ export function OwnOrdersScreen(props: OwnOrdersProps) {
               ))}
             </ul>
           </section>
-          <section className="lg:min-h-0 lg:overflow-auto">
+          <section className="lg:h-full lg:min-h-0 lg:overflow-auto">
             {opened === 'new' && mayEdit ? (
               <OwnOrderEditor
                 key="new"

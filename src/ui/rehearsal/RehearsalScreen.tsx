@@ -29,6 +29,7 @@ import { ByItselfDialog } from './ByItselfDialog';
 import { SomeDialog } from './SomeDialog';
 import type { Sharing } from '../viewings/ShareDialog';
 import { FaultsList } from './FaultsList';
+import { FaultsOfAll } from './FaultsOfAll';
 import { LivesList, MessagesList, UnseenList, UnshownList } from './lists';
 import { PicturesView } from './PicturesView';
 import { VerdictMark } from './Verdict';
@@ -62,6 +63,9 @@ export interface RehearsalProps {
   onStop: (number: number) => Promise<Result<null>>;
   onPictures: (asked: AskPictures) => Promise<Result<null>>;
   onStopPictures: (number: number) => Promise<Result<null>>;
+  /** Has faults of sending tried with all messages of a run, or no longer. */
+  onFaults: (number: number) => Promise<Result<null>>;
+  onStopFaults: (number: number) => Promise<Result<null>>;
   /** Has an order of a run rehearsed each time. */
   onKeep: (number: number, place: number) => Promise<Result<{ id: string }>>;
   sharing: Sharing;
@@ -153,7 +157,12 @@ export function RehearsalScreen(props: RehearsalProps) {
       }
     >
       <WatchWaiting
-        waiting={underWay || shown?.faults?.underWay === true || (shown !== undefined && areTaken(shown.run))}
+        waiting={
+          underWay ||
+          shown?.faults?.underWay === true ||
+          ['waiting', 'trying'].includes(shown?.faultsOfAll?.state ?? '') ||
+          (shown !== undefined && areTaken(shown.run))
+        }
       />
       {some && <SomeDialog rehearsables={props.rehearsables} onAsk={ask} onClose={() => setSome(false)} />}
       {choosing && <ByItselfDialog {...props} onClose={() => setChoosing(false)} />}
@@ -248,12 +257,23 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
           )}
           {view === 'pictures' && <PicturesView {...props} run={run} messages={messages} pictured={shown.pictured} />}
           {view === 'faults' && (
-            <FaultsList
-              base={base}
-              faults={shown.faults}
-              hasService={hasService}
-              since={run.since === undefined ? undefined : hrefOf(base, { run: run.since, view })}
-            />
+            <>
+              {run.state === 'done' && run.drafts === undefined && (
+                <FaultsOfAll
+                  faults={shown.faultsOfAll}
+                  messages={messages.length}
+                  tookMs={run.tookMs}
+                  onTry={props.mayRun ? () => void props.onFaults(run.number).then(valueOrToast) : undefined}
+                  onStop={props.mayRun ? () => void props.onStopFaults(run.number).then(valueOrToast) : undefined}
+                />
+              )}
+              <FaultsList
+                base={base}
+                faults={shown.faults}
+                hasService={hasService}
+                since={run.since === undefined ? undefined : hrefOf(base, { run: run.since, view })}
+              />
+            </>
           )}
           {view === 'left' && (
             <>

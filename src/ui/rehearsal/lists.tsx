@@ -159,7 +159,7 @@ export function LivesList({
                 {onKeep && life.own === undefined && (
                   <button
                     type="button"
-                    className="link inline-flex min-h-6 items-center"
+                    className="link ms-3 inline-flex min-h-6 items-center"
                     aria-label={say.rehearseAlwaysOf({ number: life.number })}
                     onClick={() => onKeep(life)}
                   >

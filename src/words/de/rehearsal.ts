@@ -234,6 +234,32 @@ export const rehearsal: TranslationOf<typeof say> = {
   faultsThere: 'Den Probelauf davor ansehen',
   faultsRunning: '{$done :integer} von {$of :integer} bisher ausprobiert',
   faultsBroken: '{$done :integer} von {$of :integer} wurden ausprobiert, dann wurde abgebrochen.',
+  faultsAllTitle: 'Mit jeder Nachricht',
+  faultsAllNote:
+    'Die Bestellungen dieses Probelaufs werden noch einmal durchgespielt, einmal je Fehler, über Ihre Dienste, wie sie eingestellt sind. Der Fehler trifft jede Nachricht, wenn sie fällig ist; was zuvor zurückkam oder abgewiesen wurde, zählt für die folgenden.',
+  tryAll:
+    '.input {$n :integer} .match $n one {{Mit der Nachricht durchspielen (etwa {$length})}} * {{Mit allen {$n} Nachrichten durchspielen (etwa {$length})}}',
+  tryAllAgain: 'Noch einmal durchspielen',
+  stopFaults: 'Nicht weiter durchspielen',
+  faultsAllBroken: 'Es konnte nicht zu Ende durchgespielt werden. Versuchen Sie es noch einmal.',
+  faultsNeedRun:
+    'Fehler beim Versand werden mit einem Probelauf dessen durchgespielt, was aktiv ist, wenn er zu Ende gekommen ist.',
+  faultsUnderWay: 'Sie werden schon durchgespielt.',
+  faultsNotUnderWay: 'Es werden keine durchgespielt.',
+  arriveAsTheyShould: 'Kommen an, wie sie sollen',
+  otherwise: 'Sonst',
+  nArrive: '{$n :integer} von {$of :integer}',
+  allAtOnce: 'alle sofort',
+  atTheLatest: 'spätestens {$length} später',
+  nByService: '{$n :integer} über {$service}',
+  nothingElse: 'Keine',
+  nLost:
+    '.input {$n :integer} .match $n one {{{$n} geht verloren, und niemand erfährt es.}} * {{{$n} gehen verloren, und niemand erfährt es.}}',
+  nOnRecord:
+    '.input {$n :integer} .match $n one {{{$n} nicht, und das steht im Verlauf.}} * {{{$n} nicht, und das steht im Verlauf.}}',
+  nUnsigned:
+    '.input {$n :integer} .match $n one {{{$n} kommt ohne gültige Signatur an und kann für Spam gehalten werden.}} * {{{$n} kommen ohne gültige Signatur an und können für Spam gehalten werden.}}',
+  nTimes: '.input {$n :integer} .match $n one {{einmal}} * {{{$n}-mal}}',
   ofService: 'Ihr Versanddienst',
   ofReader: 'Der Mailserver des Empfängers',
   ofAfterwards: 'Danach',

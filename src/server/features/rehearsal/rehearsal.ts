@@ -1,5 +1,5 @@
 /** Rehearsals of a store: asked for, stopped, and looked at. */
-import { and, asc, desc, eq, inArray, isNotNull } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, isNull, notInArray, or } from 'drizzle-orm';
 import { conditionWords } from '@/core/conditions';
 import { momentLabel, momentOf } from '@/core/moments';
 import { templateAddress } from '@/core/plan';
@@ -10,6 +10,7 @@ import {
   faultOutcome,
   markKey,
   sameMarks,
+  type Fault,
   type FaultsTried,
   type Life,
 } from '@/core/rehearsal';
@@ -18,6 +19,7 @@ import {
   type DraftsRehearsed,
   BAD,
   type ChangedSince,
+  type FaultsOfAllView,
   type FaultsView,
   type FaultView,
   NO_COUNTS,
@@ -130,6 +132,41 @@ export async function stopRehearsal(access: Access, { number }: { number: number
   await remember(access, 'stoppedRehearsal', { number });
 }
 
+/**
+ * Has what goes wrong with sending tried with all messages of a run. Throws `conflict` for one that is not at its end or rehearsed drafts,
+ * and while it is tried.
+ */
+export async function askFaults(access: Access, { number }: { number: number }): Promise<void> {
+  const run = (await runOf(access, number))!;
+  if (run.state !== 'done' || run.drafts) throw new AppError('conflict', say.faultsNeedRun);
+  const [asked] = await database()
+    .update(rehearsals)
+    .set({ faultsState: 'waiting', faultsOfAll: null, faultsLease: null })
+    .where(
+      and(
+        eq(rehearsals.id, run.id),
+        or(isNull(rehearsals.faultsState), notInArray(rehearsals.faultsState, ['waiting', 'trying'])),
+      ),
+    );
+  if (asked.affectedRows === 0) throw new AppError('conflict', say.faultsUnderWay);
+  await remember(access, 'triedFaults', { number });
+}
+
+/** Tries no further faults; what was found stays. Throws `conflict` where none are tried. */
+export async function stopFaults(access: Access, { number }: { number: number }): Promise<void> {
+  const [done] = await database()
+    .update(rehearsals)
+    .set({ faultsState: 'stopped', faultsLease: null })
+    .where(
+      and(
+        eq(rehearsals.storeId, access.store.id),
+        eq(rehearsals.number, number),
+        inArray(rehearsals.faultsState, ['waiting', 'trying']),
+      ),
+    );
+  if (done.affectedRows === 0) throw new AppError('conflict', say.faultsNotUnderWay);
+}
+
 const runView = (run: Run): RehearsalRun => ({
   ...{ number: run.number, state: run.state, askedBy: run.askedBy, askedAt: run.askedAt.toISOString() },
   ...(run.endedAt && { endedAt: run.endedAt.toISOString() }),
@@ -232,6 +269,7 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
     pictured: inPictureOrder(rows, pictured),
     cards: cardsOf(rows, names, access.store.languages),
     lives: lives.map((life) => lifeView(life, rows, names)),
+    ...(run.faultsState && { faultsOfAll: faultsOfAllView(run, names)! }),
     ...(run.faults && { faults: faultsView(run.faults, names, run.leaseUntil) }),
     ownTroubles: run.ownTroubles.map((t) => ({ ...t, words: t.words.map(readKept) })),
     unseen: run.unseen.flatMap(({ notificationId, variantId, language, of, parts }): UnseenView[] => {
@@ -253,6 +291,29 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
   };
 }
 
+function faultsOfAllView(
+  { faultsOfAll, faultsState: state }: Pick<Run, 'faultsOfAll' | 'faultsState'>,
+  names: Names,
+): FaultsOfAllView | undefined {
+  if (!state) return undefined;
+  const { tallies, lives, lived, tookMs } = faultsOfAll ?? { tallies: [], lives: 0, lived: 0, tookMs: 0 };
+  return {
+    ...{ state, of: lives * FAULTS.length, done: tallies.length * lives + lived, tookMs },
+    rows: tallies.map(({ examples, ...tally }) => ({
+      ...{ ...tally, of: partOf(tally.fault) },
+      outcome: tally.wrong > 0 ? 'wrong' : tally.noted > 0 ? 'noted' : 'right',
+      examples: examples.map(({ notificationId, variantId, ...example }) => ({
+        ...{ ...example, words: readKept(example.words) },
+        notification: names.notification.get(notificationId)?.name ?? '',
+        version: names.variant.get(variantId)?.name ?? '',
+      })),
+    })),
+  };
+}
+
+const partOf = (fault: Fault): FaultView['of'] =>
+  fault === 'unsigned' || fault === 'returned' ? 'afterwards' : FAULT_KINDS[fault].of;
+
 function faultsView(
   { notificationId, variantId, recipient, found }: FaultsTried,
   names: Names,
@@ -264,10 +325,9 @@ function faultsView(
     ...{ recipient, of: FAULTS.length, underWay: leaseUntil !== null && leaseUntil.getTime() > databaseNow() },
     rows: found.map((f): FaultView => {
       const { signed: _signed, ...found } = f;
-      const { fault } = f;
       return {
         ...{ ...found, words: readKept(f.words), remedy: readKept(f.remedy), outcome: faultOutcome(f) },
-        of: fault === 'unsigned' || fault === 'returned' ? 'afterwards' : FAULT_KINDS[fault].of,
+        of: partOf(f.fault),
       };
     }),
   };

@@ -21,7 +21,7 @@ import { contactSheet } from './contact-sheet';
 import { rehearsedBytes } from './message';
 import { foreseeOwn, keepFound, keepRecorded, nameOwn, removeOwn, saveOwn, switchOwn } from './own-orders';
 import { askPictures, pictureBytes, stopPictures } from './pictures';
-import { askRehearsal, chooseRehearsals, draftsRehearsed, stopRehearsal } from './rehearsal';
+import { askFaults, stopFaults, askRehearsal, chooseRehearsals, draftsRehearsed, stopRehearsal } from './rehearsal';
 
 export const rehearsal = {
   ask: useCase({ name: 'rehearsal.ask', permission: 'rehearsal.run', input: AskRehearsalSchema, run: askRehearsal }),
@@ -74,6 +74,18 @@ export const rehearsal = {
     permission: 'rehearsal.run',
     input: KeepFoundSchema,
     run: keepFound,
+  }),
+  askFaults: useCase({
+    name: 'rehearsal.ask-faults',
+    permission: 'rehearsal.run',
+    input: StopRehearsalSchema,
+    run: askFaults,
+  }),
+  stopFaults: useCase({
+    name: 'rehearsal.stop-faults',
+    permission: 'rehearsal.run',
+    input: StopRehearsalSchema,
+    run: stopFaults,
   }),
   askPictures: useCase({
     name: 'rehearsal.ask-pictures',

@@ -2,7 +2,7 @@
  * Who looks at a store hears when something under way there has moved: a message goes out, is answered, waits, or an event comes in. The
  * database is asked once a second for each store that is watched, however many watch it, and not at all when nobody does.
  */
-import { and, count, desc, eq, inArray, max } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, max, sql } from 'drizzle-orm';
 import { log } from '../../base/log';
 import { database } from '../../db/client';
 import { deliveries, events, pathProofs, rehearsals } from '../../db/schema';
@@ -45,7 +45,11 @@ async function standing(storeId: string): Promise<string> {
       .from(events)
       .where(eq(events.storeId, storeId)),
     db
-      .select({ state: rehearsals.state, lives: rehearsals.lives, done: rehearsals.livesDone })
+      .select({
+        ...{ state: rehearsals.state, lives: rehearsals.lives, done: rehearsals.livesDone },
+        faults: sql<string>`concat_ws(' ', ${rehearsals.faultsState}, json_length(${rehearsals.faultsOfAll}, '$.tallies'),
+          json_value(${rehearsals.faultsOfAll}, '$.lived'))`,
+      })
       .from(rehearsals)
       .where(eq(rehearsals.storeId, storeId))
       .orderBy(desc(rehearsals.number))

@@ -31,6 +31,14 @@ export async function askPicturesAction(store: string, asked: AskPictures): Prom
   return done(await actAndRefresh(rehearsal.askPictures, store, asked));
 }
 
+export async function askFaultsAction(store: string, number: number): Promise<Result<null>> {
+  return done(await actAndRefresh(rehearsal.askFaults, store, { number }));
+}
+
+export async function stopFaultsAction(store: string, number: number): Promise<Result<null>> {
+  return done(await actAndRefresh(rehearsal.stopFaults, store, { number }));
+}
+
 export async function stopPicturesAction(store: string, number: number): Promise<Result<null>> {
   return done(await actAndRefresh(rehearsal.stopPictures, store, { number }));
 }

@@ -15,10 +15,12 @@ import { sendersOf, servicesOf } from '@/server/sending/service';
 import { RehearsalScreen } from '@/ui/rehearsal/RehearsalScreen';
 import { formOf, viewOf } from '@/ui/rehearsal/views';
 import {
+  askFaultsAction,
   askPicturesAction,
   askRehearsalAction,
   chooseRehearsalsAction,
   shareScreenshotsAction,
+  stopFaultsAction,
   stopPicturesAction,
   stopRehearsalAction,
   takeSharedBackAction,
@@ -71,6 +73,8 @@ export default async function Rehearsal({
       mayRequire={may(access.role, 'settings.edit')}
       onChoose={chooseRehearsalsAction.bind(null, store.id)}
       onPictures={askPicturesAction.bind(null, store.id)}
+      onFaults={askFaultsAction.bind(null, store.id)}
+      onStopFaults={stopFaultsAction.bind(null, store.id)}
       onStopPictures={stopPicturesAction.bind(null, store.id)}
       onKeep={keepFoundAction.bind(null, store.id)}
       sharing={{
