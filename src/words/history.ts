@@ -197,7 +197,7 @@ export const say = speak('history', {
   replacedKey: '{$who} replaced the key {$name}',
   revokedKey: '{$who} revoked the key {$name}',
   askedRehearsal: '{$who} started rehearsal {$number :integer}',
-  triedFaults: '{$who} had faults of sending tried with all messages of rehearsal {$number :integer}',
+  triedFaults: '{$who} had faults of sending tried with every notification of rehearsal {$number :integer}',
   keptOwnOrder: '{$who} added the own order {$name} to rehearsals',
   changedOwnOrder: '{$who} changed the own order {$name} of rehearsals',
   removedOwnOrder: '{$who} removed the own order {$name} from rehearsals',

@@ -230,11 +230,11 @@ export const say = speak('rehearsal', {
   faultsThere: 'See the rehearsal before',
   faultsRunning: '{$done :integer} of {$of :integer} tried so far',
   faultsBroken: '{$done :integer} of {$of :integer} were tried before it was interrupted.',
-  faultsAllTitle: 'With every message',
+  faultsAllTitle: 'With every notification',
   faultsAllNote:
-    'The orders of this rehearsal are lived again, once for each fault, by your services as they are set. The fault meets each message when it is due; what came back or was refused before counts for those that follow.',
-  tryAll:
-    '.input {$n :integer} .match $n one {{Try with the message (about {$length})}} * {{Try with all {$n} messages (about {$length})}}',
+    'Orders of this rehearsal that show every version to each of its readers are lived again, once for each fault, by your services as they are set. The fault meets each message when it is due; what came back or was refused before counts for those that follow. One language is enough: it decides nothing of how a message is sent.',
+  tryAll: 'Try with every notification',
+  tryAllTakes: 'This takes some minutes in the background. Rehearsals go first.',
   tryAllAgain: 'Try again',
   stopFaults: 'Stop trying',
   faultsAllBroken: 'It could not be tried to its end. Try again.',

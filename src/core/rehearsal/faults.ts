@@ -1,5 +1,7 @@
 /** Faults of sending that are rehearsed: what goes wrong, for how long, and whether a message comes through it. */
 import type { DeliveryState } from '../mail';
+import { cover } from './cover';
+import type { PlannedLife } from './plan';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -184,6 +186,20 @@ export function tallied(
   const { notificationId, variantId, language, role, recipient } = message;
   const about = { notificationId, variantId, language, role, recipient };
   return { ...next, examples: [...tally.examples, { ...about, outcome, came, state, words, times: 1 }] };
+}
+
+/**
+ * The lives that faults are tried with: the fewest that have each version to each kind of reader, at each place of a series. In which
+ * language it is decides nothing of how it is sent.
+ */
+export function livesForFaults<T extends Pick<PlannedLife, 'expected'>>(lives: readonly T[]): T[] {
+  const sets = lives.map(
+    ({ expected }) =>
+      new Set(expected.messages.map((m) => `${m.notificationId} ${m.variantId} ${m.recipient.role} ${m.turn}`)),
+  );
+  return cover(sets)
+    .toSorted((a, b) => a - b)
+    .map((i) => lives[i]!);
 }
 
 /** How far the faults are that are tried with all messages. */

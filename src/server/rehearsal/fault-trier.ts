@@ -1,6 +1,6 @@
 /**
- * Tries what goes wrong with sending with every message of a rehearsal: its orders are lived again, once for each fault, which meets each
- * message when it is due. Rehearsals that wait go first. A run that a process left unfinished is taken up by another at the fault that
+ * Tries what goes wrong with sending with every version that was rehearsed: orders of the run are lived again, once for each fault, which
+ * meets each message when it is due. Rehearsals that wait go first. A run that a process left unfinished is taken up by another at the fault that
  * was being tried.
  */
 import { and, asc, desc, eq, inArray, isNull, lt, or } from 'drizzle-orm';
@@ -11,6 +11,7 @@ import {
   expectedOf,
   FAULT_KINDS,
   FAULTS,
+  livesForFaults,
   messageKey,
   tallied,
   type Fault,
@@ -155,7 +156,7 @@ export class FaultTrier {
   }
 }
 
-/** The orders of a run, with what each is to send as the store is set now. */
+/** The orders of a run that show each way a message goes, with what each is to send as the store is set now. */
 async function livesOf(run: Run, { scene, using }: Stage): Promise<PlannedLife[]> {
   const rows = await database()
     .select({ life: rehearsalLives.life, number: rehearsalLives.number })
@@ -163,13 +164,14 @@ async function livesOf(run: Run, { scene, using }: Stage): Promise<PlannedLife[]
     .where(eq(rehearsalLives.rehearsalId, run.id))
     .orderBy(asc(rehearsalLives.place));
   const now = await databaseTime();
-  return rows.map(({ life, number }) => {
+  const all = rows.map(({ life, number }) => {
     const happened = eventsOf(life as Life, scene, now, number);
     // What is of the record would be given up sooner: it has waited since then.
     const ahead = now - (happened[0]?.at ?? now);
     const events = happened.map((e) => ({ ...e, at: e.at + ahead }));
     return { life: life as Life, number, events, expected: expectedOf(events, using) };
   });
+  return livesForFaults(all);
 }
 
 /** What is known of one delivery while it is tried. */

@@ -14,15 +14,10 @@ type Row = FaultsOfAllView['rows'][number];
 
 export function FaultsOfAll({
   faults,
-  messages,
-  tookMs,
   onTry,
   onStop,
 }: {
   faults: FaultsOfAllView | undefined;
-  /** How many messages the rehearsal has, and how long it took. */
-  messages: number;
-  tookMs: number;
   /** Undefined where it may not be asked for. */
   onTry: (() => void) | undefined;
   onStop: (() => void) | undefined;
@@ -53,9 +48,10 @@ export function FaultsOfAll({
         )}
         {!underWay && onTry && (
           <button type="button" className="btn" onClick={onTry}>
-            {faults ? say.tryAllAgain : say.tryAll({ n: messages, length: lengthOf(Math.max(MINUTE, tookMs * 20)) })}
+            {faults ? say.tryAllAgain : say.tryAll}
           </button>
         )}
+        {!underWay && onTry && <span className="text-slate">{say.tryAllTakes}</span>}
         {faults?.state === 'stopped' && <span>{say.faultsBroken({ done: faults.rows.length, of: FAULTS_OF })}</span>}
         {faults?.state === 'broken' && <span className="font-semibold text-madder">{say.faultsAllBroken}</span>}
       </div>

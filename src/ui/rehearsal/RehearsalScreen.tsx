@@ -261,8 +261,6 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
               {run.state === 'done' && run.drafts === undefined && (
                 <FaultsOfAll
                   faults={shown.faultsOfAll}
-                  messages={messages.length}
-                  tookMs={run.tookMs}
                   onTry={props.mayRun ? () => void props.onFaults(run.number).then(valueOrToast) : undefined}
                   onStop={props.mayRun ? () => void props.onStopFaults(run.number).then(valueOrToast) : undefined}
                 />

@@ -199,7 +199,7 @@ export const history: TranslationOf<typeof say> = {
   revokedKey: '{$who} hat den Schlüssel {$name} widerrufen',
   askedRehearsal: '{$who} hat Probelauf {$number :integer} gestartet',
   triedFaults:
-    '{$who} hat Fehler beim Versand mit allen Nachrichten von Probelauf {$number :integer} durchspielen lassen',
+    '{$who} hat Fehler beim Versand mit jeder Benachrichtigung von Probelauf {$number :integer} durchspielen lassen',
   keptOwnOrder: '{$who} hat die eigene Bestellung {$name} zu den Probeläufen hinzugefügt',
   changedOwnOrder: '{$who} hat die eigene Bestellung {$name} der Probeläufe geändert',
   removedOwnOrder: '{$who} hat die eigene Bestellung {$name} aus den Probeläufen entfernt',

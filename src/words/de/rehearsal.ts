@@ -234,11 +234,11 @@ export const rehearsal: TranslationOf<typeof say> = {
   faultsThere: 'Den Probelauf davor ansehen',
   faultsRunning: '{$done :integer} von {$of :integer} bisher ausprobiert',
   faultsBroken: '{$done :integer} von {$of :integer} wurden ausprobiert, dann wurde abgebrochen.',
-  faultsAllTitle: 'Mit jeder Nachricht',
+  faultsAllTitle: 'Mit jeder Benachrichtigung',
   faultsAllNote:
-    'Die Bestellungen dieses Probelaufs werden noch einmal durchgespielt, einmal je Fehler, über Ihre Dienste, wie sie eingestellt sind. Der Fehler trifft jede Nachricht, wenn sie fällig ist; was zuvor zurückkam oder abgewiesen wurde, zählt für die folgenden.',
-  tryAll:
-    '.input {$n :integer} .match $n one {{Mit der Nachricht durchspielen (etwa {$length})}} * {{Mit allen {$n} Nachrichten durchspielen (etwa {$length})}}',
+    'Bestellungen dieses Probelaufs, die jede Fassung an jeden ihrer Empfänger zeigen, werden noch einmal durchgespielt, einmal je Fehler, über Ihre Dienste, wie sie eingestellt sind. Der Fehler trifft jede Nachricht, wenn sie fällig ist; was zuvor zurückkam oder abgewiesen wurde, zählt für die folgenden. Eine Sprache genügt: Sie entscheidet nicht darüber, wie eine Nachricht gesendet wird.',
+  tryAll: 'Mit jeder Benachrichtigung durchspielen',
+  tryAllTakes: 'Das dauert einige Minuten im Hintergrund. Probeläufe gehen vor.',
   tryAllAgain: 'Noch einmal durchspielen',
   stopFaults: 'Nicht weiter durchspielen',
   faultsAllBroken: 'Es konnte nicht zu Ende durchgespielt werden. Versuchen Sie es noch einmal.',
