@@ -51,7 +51,8 @@ export async function receive(
   const ordinary = Boolean(mail.messageId && mail.date && mail.subject && (mail.text ?? mail.html));
   const vouched = dmarc === 'pass' || (dmarc === 'none' && (spf === 'pass' || dkim === 'pass'));
   return mailboxes.add({
-    mailbox: envelope.to,
+    // As most servers have it, what stands behind a plus is the mailbox's own affair (RFC 5233).
+    mailbox: envelope.to.replace(/\+[^@]*@/, '@'),
     sender: mail.from?.text ?? '',
     subject: mail.subject ?? '',
     folder: ordinary && vouched ? 'Inbox' : 'Junk',

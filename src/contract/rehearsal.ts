@@ -250,6 +250,52 @@ export interface FaultView extends Omit<FaultFound, 'signed'> {
   outcome: 'right' | 'noted' | 'wrong';
 }
 
+/** Which messages of a run go out by a real service: each notification once, each version once in each language, or all. */
+export const POSTED_SETS = ['notifications', 'versions', 'all'] as const;
+export type PostedSet = (typeof POSTED_SETS)[number];
+
+export const AskPostingSchema = Type.Object(
+  {
+    number: Type.Integer({ minimum: 1 }),
+    set: Type.Union(POSTED_SETS.map((set) => Type.Literal(set))),
+    /** To whoever asks, or to the mailbox for proofs, in which it is looked for. */
+    to: Type.Union([Type.Literal('me'), Type.Literal('proofs')]),
+    /** Each to an address of its own, with a part behind a plus. */
+    plus: Type.Boolean(),
+  },
+  strict,
+);
+export type AskPosting = Static<typeof AskPostingSchema>;
+
+/** `sent`: a service took it, and it is looked for. */
+export type PostingState = 'waiting' | 'sent' | 'done';
+
+/** What sending messages of a run by real services would take. */
+export interface PostingForecast {
+  messages: number;
+  /** Where they would go, the first of them. */
+  to: string;
+  services: {
+    name: string;
+    messages: number;
+    /** What is left of its limit of the day before it; none without a limit. */
+    left?: number;
+    perDay?: number;
+    perMinute?: number;
+  }[];
+  /** Why it cannot be done; empty where it can. */
+  trouble: string;
+}
+
+/** How far that is. */
+export interface PostedView {
+  to: string;
+  of: number;
+  waiting: number;
+  /** Taken by a service, and looked for. */
+  lookedFor: number;
+}
+
 /** How far faults are that are tried with all messages of a run. */
 export type FaultsState = 'waiting' | 'trying' | 'done' | 'stopped' | 'broken';
 
@@ -350,6 +396,8 @@ export interface RehearsalView {
   lives: RehearsedLife[];
   /** None where no message goes out when an order is placed, and in a run of changes. */
   faults?: FaultsView;
+  /** None where nobody had messages sent by real services. */
+  posted?: PostedView;
   /** None while nobody has asked for it. */
   faultsOfAll?: FaultsOfAllView;
   unshown: UnshownView[];

@@ -197,6 +197,8 @@ export const say = speak('history', {
   replacedKey: '{$who} replaced the key {$name}',
   revokedKey: '{$who} revoked the key {$name}',
   askedRehearsal: '{$who} started rehearsal {$number :integer}',
+  postedRehearsal:
+    '.input {$n :integer} .match $n one {{{$who} sent {$n} message of rehearsal {$number :integer} by the real services to {$address}}} * {{{$who} sent {$n} messages of rehearsal {$number :integer} by the real services to {$address}}}',
   triedFaults: '{$who} had faults of sending tried with every notification of rehearsal {$number :integer}',
   keptOwnOrder: '{$who} added the own order {$name} to rehearsals',
   changedOwnOrder: '{$who} changed the own order {$name} of rehearsals',

@@ -230,6 +230,43 @@ export const say = speak('rehearsal', {
   faultsThere: 'See the rehearsal before',
   faultsRunning: '{$done :integer} of {$of :integer} tried so far',
   faultsBroken: '{$done :integer} of {$of :integer} were tried before it was interrupted.',
+  post: 'Send to my own mailbox ...',
+  postTitle: 'Send by the real services',
+  postNote:
+    'Messages of this rehearsal go out as your services send real ones, signed and from your senders, to a mailbox of yours and to nobody else. They count against the limits of the services, and stand in no record.',
+  postSet: 'Which',
+  setNotifications: 'Each notification once',
+  setVersions: 'Each version once in each language',
+  setAll: 'All messages of this rehearsal',
+  postWhere: 'Where',
+  postTo: 'They go to {$address}, the address that you sign in with.',
+  postProofs:
+    'Libellus reads this mailbox: each message says in which folder it lay, how soon, and what its server found of SPF, DKIM and DMARC. What was found is removed there.',
+  postPlus: 'Each to an address of its own, with a plus',
+  postFirst: 'The first goes to {$address}.',
+  postReckoning: 'Seeing what that takes ...',
+  postN: '.input {$n :integer} .match $n one {{Send {$n} message}} * {{Send {$n} messages}}',
+  takesOf:
+    '.input {$n :integer} .match $n one {{{$n} message by {$service}, which has no limit}} * {{{$n} messages by {$service}, which has no limit}}',
+  takesOfLimit:
+    '.input {$n :integer} .match $n one {{{$n} message by {$service}, of {$left :integer} that are left of {$limit :integer} today}} * {{{$n} messages by {$service}, of {$left :integer} that are left of {$limit :integer} today}}',
+  takesMinutes: '.input {$n :integer} .match $n one {{(takes {$n} minute)}} * {{(takes {$n} minutes)}}',
+  postingStarted:
+    '.input {$n :integer} .match $n one {{{$n} message goes out to your mailbox}} * {{{$n} messages go out to your mailbox}}',
+  posting: '{$done :integer} of {$of :integer} sent to {$address} by the real services so far.',
+  lookedFor:
+    '.input {$n :integer} .match $n one {{{$n} message is looked for in {$address}.}} * {{{$n} messages are looked for in {$address}.}}',
+  postedAll:
+    '.input {$n :integer} .match $n one {{{$n} message went to {$address} by the real services. It says what became of it.}} * {{{$n} messages went to {$address} by the real services. Each says what became of it.}}',
+  stopPosting: 'Stop',
+  noProofMailbox: 'There is no mailbox for proofs that is read by IMAP. Sending, Living proof has it.',
+  nothingToPost: 'No message of this rehearsal arrived, so there is none to send.',
+  cannotPost:
+    '.input {$n :integer} .match $n one {{No sending service takes {$n} of these messages. {$why}}} * {{No sending service takes {$n} of these messages. {$why}}}',
+  overLimit:
+    '{$service} takes only {$left :integer} more today. Choose fewer messages, so that real ones are not kept waiting.',
+  postingUnderWay: 'Messages of a rehearsal are being sent already. Wait until they are, or stop them.',
+  postingNotUnderWay: 'None are being sent.',
   faultsAllTitle: 'With every notification',
   faultsAllNote:
     'Orders of this rehearsal that show every version to each of its readers are lived again, once for each fault, by your services as they are set. The fault meets each message when it is due; what came back or was refused before counts for those that follow. One language is enough: it decides nothing of how a message is sent.',

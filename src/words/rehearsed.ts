@@ -2,6 +2,17 @@
 import { speak } from './speak';
 
 export const say = speak('rehearsed', {
+  serviceTook: 'The sending service {$service} took it: {$answer}',
+  serviceRefused: 'The sending service {$service} did not take it. {$words}',
+  serviceAtLimit: 'The sending service {$service} is at its limit for today, so it was not sent.',
+  noServiceTook: 'No sending service takes it. {$words}',
+  inMailbox:
+    '.input {$seconds :integer} .match $seconds one {{It lay in {$folder} of the real mailbox after {$seconds} second: {$said}.}} * {{It lay in {$folder} of the real mailbox after {$seconds} seconds: {$said}.}}',
+  inJunk:
+    '.input {$seconds :integer} .match $seconds one {{The real mailbox put it into {$folder} after {$seconds} second, with what nobody wants: {$said}.}} * {{The real mailbox put it into {$folder} after {$seconds} seconds, with what nobody wants: {$said}.}}',
+  nothingVouched: 'its server says nothing of SPF, DKIM and DMARC',
+  notInMailbox: 'It is not in the real mailbox a quarter of an hour after its service took it.',
+  mailboxUnread: 'Whether it is in the real mailbox could not be seen. {$words}',
   nothingToDoItWith: 'There is nothing to do it with by then.',
   ownNoChannel: 'There is no such channel any more.',
   ownNoLanguage: 'Customers do not shop in this language any more.',

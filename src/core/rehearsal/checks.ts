@@ -37,6 +37,8 @@ export interface Arrived {
 
 export const ABOUTS = [
   'arrived',
+  'service',
+  'mailbox',
   'reader',
   'time',
   'language',

@@ -52,7 +52,7 @@ const DEEDS: Record<Area, readonly Deed[]> = {
     ...(['sentAgain', 'sentBeforeTime', 'stoppedDelivery', 'triedAgain', 'triedCauseAgain'] as const),
     ...(['startedNotice', 'pausedNotice', 'resumedNotice', 'stoppedNotice', 'savedSelection'] as const),
     ...(['removedSelection', 'askedRehearsal', 'stoppedRehearsal', 'choseRehearsals', 'askedPictures'] as const),
-    ...(['keptOwnOrder', 'changedOwnOrder', 'removedOwnOrder', 'triedFaults'] as const),
+    ...(['keptOwnOrder', 'changedOwnOrder', 'removedOwnOrder', 'triedFaults', 'postedRehearsal'] as const),
     ...(['savedProof', 'sentProofs'] as const),
   ],
   routing: [

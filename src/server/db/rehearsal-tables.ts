@@ -1,12 +1,22 @@
 /** Rehearsals: runs of a store's messages into mailboxes of our own, and what was found of each message. */
 import { boolean, foreignKey, index, int, mysqlTable, primaryKey, uniqueIndex, varchar } from 'drizzle-orm/mysql-core';
 import type { PictureForm } from '@/core/rehearsal/pictures';
-import type { Check, FaultsOfAll, FaultsTried, Life, OwnLife, UnseenParts, Unshown, VersionMarks } from '@/core/rehearsal';
+import type {
+  Check,
+  FaultsOfAll,
+  FaultsTried,
+  Life,
+  OwnLife,
+  UnseenParts,
+  Unshown,
+  VersionMarks,
+} from '@/core/rehearsal';
 import type {
   FaultsState,
   MessageOutcome,
   OwnTroubles,
   PicturesState,
+  PostingState,
   RehearsalCounts,
   RehearsalState,
   RehearsalWhy,
@@ -165,6 +175,36 @@ export const rehearsalMessages = mysqlTable(
       name: 'rehearsal_message_of',
       columns: [t.rehearsalId],
       foreignColumns: [rehearsals.id],
+    }).onDelete('cascade'),
+  ],
+);
+
+/** Messages of a rehearsal that go out once more by a real service, to a mailbox of somebody of the store. */
+export const rehearsalPostings = mysqlTable(
+  'rehearsal_posting',
+  {
+    /** Of the message. */
+    id: id().primaryKey(),
+    rehearsalId: id('rehearsal_id').notNull(),
+    storeId: ofStore(),
+    recipient: address('recipient').notNull(),
+    /** Its own Message-ID. */
+    messageId: varchar('message_id', { length: 320 }).notNull(),
+    state: varchar('state', { length: 10 }).$type<PostingState>().notNull().default('waiting'),
+    /** It is looked for in the mailbox for proofs. */
+    reads: boolean('reads').notNull(),
+    /** Not sent, or looked for, before. */
+    dueAt: time('due_at').notNull(),
+    attempts: int('attempts').notNull().default(0),
+    sentAt: time('sent_at'),
+  },
+  (t) => [
+    index('rehearsal_posting_due').on(t.state, t.dueAt),
+    index('rehearsal_posting_run').on(t.rehearsalId, t.state),
+    foreignKey({
+      name: 'rehearsal_posting_of',
+      columns: [t.id],
+      foreignColumns: [rehearsalMessages.id],
     }).onDelete('cascade'),
   ],
 );

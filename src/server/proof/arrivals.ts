@@ -110,6 +110,12 @@ async function readMailbox(mailbox: ProofMailboxRow): Promise<void> {
     .where(eq(proofMailboxes.storeId, storeId));
 }
 
+/** The bodies of a message's header fields of a name (in small letters), topmost first. */
+export async function headerLinesOf(raw: Buffer, name: string): Promise<string[]> {
+  const parsed = await simpleParser(raw, { skipHtmlToText: true, skipTextToHtml: true, skipImageLinks: true });
+  return parsed.headerLines.filter((h) => h.key === name).map((h) => h.line.slice(h.line.indexOf(':') + 1));
+}
+
 async function readByImap(
   mailbox: ProofMailboxRow,
   proofs: readonly { id: string; messageId: string }[],
@@ -117,10 +123,7 @@ async function readByImap(
 ): Promise<void> {
   const idOf = new Map(proofs.map((p) => [p.messageId, p.id]));
   for (const found of await findInMailbox(imapSettingsOf(mailbox), [...idOf.keys()], now)) {
-    const parsed = await simpleParser(found.raw, { skipHtmlToText: true, skipTextToHtml: true, skipImageLinks: true });
-    const fields = parsed.headerLines
-      .filter((h) => h.key === 'authentication-results')
-      .map((h) => h.line.slice(h.line.indexOf(':') + 1));
+    const fields = await headerLinesOf(found.raw, 'authentication-results');
     await noteArrival(idOf.get(found.messageId)!, {
       ...{ at: found.arrivedAt, folder: found.folder, junk: found.junk },
       authentication: readAuthentication(fields),

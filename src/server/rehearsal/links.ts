@@ -1,12 +1,11 @@
 /** Asks whether what rehearsed messages lead to and load answers: with few requests, which change nothing where they arrive (HEAD). */
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
-import { and, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import { and, eq, isNotNull, isNull } from 'drizzle-orm';
 import {
   askedIn,
   eventsOf,
   mayBeAsked,
-  outcomeOf,
   sorted,
   withAnswers,
   type Answer,
@@ -22,6 +21,7 @@ import { database } from '../db/client';
 import { rehearsalLives, rehearsalMessages, rehearsals } from '../db/schema';
 import { askOutside } from '../sending/outside';
 import { htmlOf } from './arrived';
+import { writeFound } from './found-later';
 import type { Run } from './runs';
 import type { Stage } from './scene';
 
@@ -49,9 +49,13 @@ export async function askLinks(run: Run, { scene }: Stage, still: () => Promise<
   const answers = await answersOf(oftenest(messages), still);
   for (const message of messages) {
     const checks = sorted(kept(() => withAnswers(message.checks, message.asked, answers)));
-    if (checks.length > message.checks.length) await write(run, message, checks);
+    if (checks.length > message.checks.length)
+      await writeFound({ id: message.id, rehearsalId: run.id }, () => checks, isOurs(run));
   }
 }
+
+/** A run that another process took up is written to by that. */
+const isOurs = ({ leaseBy }: Run) => and(eq(rehearsals.state, 'running'), eq(rehearsals.leaseBy, leaseBy));
 
 async function messagesWithLinks(run: Run, scene: Stage['scene']): Promise<Message[]> {
   const lives = await database()
@@ -140,21 +144,4 @@ function troubleOf({ code = '', name }: NodeJS.ErrnoException): Answer {
   if (code === 'ETIMEDOUT' || name === 'AbortError' || name === 'TimeoutError') return { trouble: 'silent', code };
   if (/CERT|ERR_TLS|SELF_SIGNED|UNABLE_TO_VERIFY|DEPTH_ZERO/.test(code)) return { trouble: 'certificate', code };
   return { trouble: 'unreachable', code: code || name };
-}
-
-/** Writes what was found to a message, and counts the run's outcomes anew. */
-async function write(run: Run, { id, outcome: before }: Message, checks: Check[]): Promise<void> {
-  const outcome = before === 'missing' || before === 'surplus' ? before : outcomeOf(checks);
-  await database().transaction(async (tx) => {
-    const [now] = await tx
-      .select({ counts: rehearsals.counts, leaseBy: rehearsals.leaseBy })
-      .from(rehearsals)
-      .where(and(eq(rehearsals.id, run.id), inArray(rehearsals.state, ['running'])))
-      .for('update');
-    if (!now || now.leaseBy !== run.leaseBy) return;
-    await tx.update(rehearsalMessages).set({ checks, outcome }).where(eq(rehearsalMessages.id, id));
-    if (outcome === before) return;
-    const counts = { ...now.counts, [before]: now.counts[before] - 1, [outcome]: now.counts[outcome] + 1 };
-    await tx.update(rehearsals).set({ counts }).where(eq(rehearsals.id, run.id));
-  });
 }

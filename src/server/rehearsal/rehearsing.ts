@@ -6,6 +6,7 @@ import { secretTrouble } from '../operations/secret-check';
 import { ByItself } from './by-itself';
 import { FaultTrier } from './fault-trier';
 import { PictureTaker } from './picture-taker';
+import { Poster } from './posting';
 import { Rehearser } from './rehearser';
 
 const LOOK_MS = 1_000;
@@ -16,6 +17,7 @@ export class Rehearsing {
   private readonly rehearser = new Rehearser();
   private readonly pictures = new PictureTaker();
   private readonly faults = new FaultTrier();
+  private readonly poster = new Poster();
   private readonly byItself = new ByItself();
   private stopping = false;
   /** Why nothing can be rehearsed here, in words; empty when it can. */
@@ -29,7 +31,11 @@ export class Rehearsing {
     const beating = setInterval(() => void this.beat(id).catch(() => undefined), HEARTBEAT_MS);
     await this.beat(id).catch(() => undefined);
     log.info({ rehearser: id }, 'rehearser started');
-    const beside = [this.beside('taking pictures', this.pictures), this.beside('trying faults', this.faults)];
+    const beside = [
+      this.beside('taking pictures', this.pictures),
+      this.beside('trying faults', this.faults),
+      this.beside('sending by real services', this.poster),
+    ];
     while (!this.stopping) {
       // With another secret, nothing that is stored can be opened: rehearsals would only fail.
       const ran = !this.trouble && (await this.turn());
@@ -79,5 +85,6 @@ export class Rehearsing {
     this.rehearser.stop();
     this.pictures.stop();
     this.faults.stop();
+    this.poster.stop();
   }
 }

@@ -9,6 +9,7 @@ import {
   type AskPictures,
   type AskRehearsal,
   type OwnTroubles,
+  type PostedView,
   type RehearsalChoice,
   type Rehearsable,
   type RehearsalRun,
@@ -26,6 +27,7 @@ import { Empty, Page, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
 import { WatchWaiting } from '../parts/WatchWaiting';
 import { ByItselfDialog } from './ByItselfDialog';
+import { PostDialog, type Posting } from './PostDialog';
 import { SomeDialog } from './SomeDialog';
 import type { Sharing } from '../viewings/ShareDialog';
 import { FaultsList } from './FaultsList';
@@ -69,6 +71,7 @@ export interface RehearsalProps {
   /** Has an order of a run rehearsed each time. */
   onKeep: (number: number, place: number) => Promise<Result<{ id: string }>>;
   sharing: Sharing;
+  posting: Posting;
   /** When the store rehearses by itself. */
   choice: RehearsalChoice;
   /** Whether the person may say that what is published has to have passed. */
@@ -77,6 +80,7 @@ export interface RehearsalProps {
 }
 
 const areTaken = ({ pictures }: RehearsalRun): boolean => pictures?.state === 'waiting' || pictures?.state === 'taking';
+const isPosting = (posted: PostedView | undefined): boolean => (posted?.waiting ?? 0) + (posted?.lookedFor ?? 0) > 0;
 const isUnderWay = ({ state }: RehearsalRun): boolean => state === 'waiting' || state === 'running';
 
 export function RehearsalScreen(props: RehearsalProps) {
@@ -161,6 +165,7 @@ export function RehearsalScreen(props: RehearsalProps) {
           underWay ||
           shown?.faults?.underWay === true ||
           ['waiting', 'trying'].includes(shown?.faultsOfAll?.state ?? '') ||
+          isPosting(shown?.posted) ||
           (shown !== undefined && areTaken(shown.run))
         }
       />
@@ -195,6 +200,7 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
   const { base, zone, runs, shown, opened, view, mayEdit, hasService } = props;
   const { run, cards, messages, lives, unshown, unseen, ownTroubles } = shown;
   const router = useRouter();
+  const [posting, setPosting] = useState(false);
   const at = run.number === runs[0]?.number ? undefined : run.number;
   const bad = messages.filter((m) => BAD.includes(m.outcome)).toSorted((a, b) => Number(b.worse) - Number(a.worse));
   // A link to a message names its run: it opens the same when there is a newer one.
@@ -227,9 +233,10 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
     <div className="flex flex-col lg:h-full lg:min-h-0">
       <Standing
         {...props}
-        {...{ run, ownTroubles }}
+        {...{ run, ownTroubles, posted: shown.posted }}
         changed={props.changed?.since === run.number ? props.changed : undefined}
       />
+      {posting && <PostDialog number={run.number} posting={props.posting} onClose={() => setPosting(false)} />}
       <nav aria-label={say.views} className="flex shrink-0 flex-wrap gap-x-5 border-b border-rule px-5 text-sm">
         {tabs.map((tab) => (
           <Link
@@ -247,7 +254,23 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
         <div role="region" aria-label={say.whatIsShown} tabIndex={0} className="min-w-0 flex-1 overflow-auto">
           {view === 'moments' && <VerdictBoard cards={cards} opened={opened?.id} hrefOfMessage={hrefOfMessage} />}
           {view === 'fix' && <MessagesList messages={bad} {...list} />}
-          {view === 'messages' && <MessagesList messages={messages} {...list} />}
+          {view === 'messages' && (
+            <>
+              {props.mayRun && !isUnderWay(run) && (
+                <div className="px-5 pt-3">
+                  <button
+                    type="button"
+                    className="btn"
+                    disabled={isPosting(shown.posted)}
+                    onClick={() => setPosting(true)}
+                  >
+                    {say.post}
+                  </button>
+                </div>
+              )}
+              <MessagesList messages={messages} {...list} />
+            </>
+          )}
           {view === 'lives' && (
             <LivesList
               {...{ base, lives, hrefOfMessage }}
@@ -303,12 +326,16 @@ function Standing({
   run,
   changed,
   ownTroubles,
+  posted,
   hasService,
   hasSender,
+  mayRun,
+  posting,
 }: RehearsalProps & {
   run: RehearsalRun;
   changed: ChangedSince | undefined;
   ownTroubles: readonly OwnTroubles[];
+  posted?: PostedView | undefined;
 }) {
   const { counts } = run;
   const facts = [
@@ -370,6 +397,24 @@ function Standing({
             ...(changed.messages > 0 ? [say.changedMessages({ n: changed.messages })] : []),
             ...(changed.fresh > 0 ? [say.changedFresh({ n: changed.fresh })] : []),
           ].join(' ') || say.changedOther}
+        </p>
+      )}
+      {posted && (
+        <p role="status" className="mt-1">
+          {!isPosting(posted)
+            ? say.postedAll({ n: posted.of, address: posted.to })
+            : posted.waiting > 0
+              ? say.posting({ done: posted.of - posted.waiting, of: posted.of, address: posted.to })
+              : say.lookedFor({ n: posted.lookedFor, address: posted.to })}{' '}
+          {isPosting(posted) && mayRun && (
+            <button
+              type="button"
+              className="link inline-flex min-h-6 items-center"
+              onClick={() => void answered(posting.onStop(run.number)).then(valueOrToast)}
+            >
+              {say.stopPosting}
+            </button>
+          )}
         </p>
       )}
       {ownTroubles.map(({ id, name, words }) => (

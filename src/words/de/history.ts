@@ -198,6 +198,8 @@ export const history: TranslationOf<typeof say> = {
   replacedKey: '{$who} hat den Schlüssel {$name} ersetzt',
   revokedKey: '{$who} hat den Schlüssel {$name} widerrufen',
   askedRehearsal: '{$who} hat Probelauf {$number :integer} gestartet',
+  postedRehearsal:
+    '.input {$n :integer} .match $n one {{{$who} hat {$n} Nachricht von Probelauf {$number :integer} über die echten Dienste an {$address} gesendet}} * {{{$who} hat {$n} Nachrichten von Probelauf {$number :integer} über die echten Dienste an {$address} gesendet}}',
   triedFaults:
     '{$who} hat Fehler beim Versand mit jeder Benachrichtigung von Probelauf {$number :integer} durchspielen lassen',
   keptOwnOrder: '{$who} hat die eigene Bestellung {$name} zu den Probeläufen hinzugefügt',

@@ -234,6 +234,45 @@ export const rehearsal: TranslationOf<typeof say> = {
   faultsThere: 'Den Probelauf davor ansehen',
   faultsRunning: '{$done :integer} von {$of :integer} bisher ausprobiert',
   faultsBroken: '{$done :integer} von {$of :integer} wurden ausprobiert, dann wurde abgebrochen.',
+  post: 'An mein eigenes Postfach senden ...',
+  postTitle: 'Über die echten Dienste senden',
+  postNote:
+    'Nachrichten dieses Probelaufs gehen so hinaus, wie Ihre Dienste echte senden, signiert und von Ihren Absendern, an ein Postfach von Ihnen und an niemanden sonst. Sie zählen zu den Limits der Dienste und stehen in keinem Verlauf.',
+  postSet: 'Welche',
+  setNotifications: 'Jede Benachrichtigung einmal',
+  setVersions: 'Jede Fassung einmal in jeder Sprache',
+  setAll: 'Alle Nachrichten dieses Probelaufs',
+  postWhere: 'Wohin',
+  postTo: 'Sie gehen an {$address}, die Adresse, mit der Sie sich anmelden.',
+  postProofs:
+    'Libellus liest dieses Postfach: Jede Nachricht sagt, in welchem Ordner sie lag, wie bald, und was dessen Server zu SPF, DKIM und DMARC fand. Was gefunden wurde, wird dort entfernt.',
+  postPlus: 'Jede an eine eigene Adresse, mit einem Plus',
+  postFirst: 'Die erste geht an {$address}.',
+  postReckoning: 'Es wird ermittelt, was das braucht ...',
+  postN: '.input {$n :integer} .match $n one {{{$n} Nachricht senden}} * {{{$n} Nachrichten senden}}',
+  takesOf:
+    '.input {$n :integer} .match $n one {{{$n} Nachricht über {$service}, ohne Limit}} * {{{$n} Nachrichten über {$service}, ohne Limit}}',
+  takesOfLimit:
+    '.input {$n :integer} .match $n one {{{$n} Nachricht über {$service}, von {$left :integer}, die heute von {$limit :integer} noch frei sind}} * {{{$n} Nachrichten über {$service}, von {$left :integer}, die heute von {$limit :integer} noch frei sind}}',
+  takesMinutes: '.input {$n :integer} .match $n one {{(braucht {$n} Minute)}} * {{(braucht {$n} Minuten)}}',
+  postingStarted:
+    '.input {$n :integer} .match $n one {{{$n} Nachricht geht an Ihr Postfach}} * {{{$n} Nachrichten gehen an Ihr Postfach}}',
+  posting: 'Bisher {$done :integer} von {$of :integer} über die echten Dienste an {$address} gesendet.',
+  lookedFor:
+    '.input {$n :integer} .match $n one {{{$n} Nachricht wird in {$address} gesucht.}} * {{{$n} Nachrichten werden in {$address} gesucht.}}',
+  postedAll:
+    '.input {$n :integer} .match $n one {{{$n} Nachricht ging über die echten Dienste an {$address}. Sie sagt, was aus ihr wurde.}} * {{{$n} Nachrichten gingen über die echten Dienste an {$address}. Jede sagt, was aus ihr wurde.}}',
+  stopPosting: 'Anhalten',
+  noProofMailbox:
+    'Es gibt kein Postfach für Lebenszeichen, das über IMAP gelesen wird. Es steht unter Versand, Lebenszeichen.',
+  nothingToPost: 'Keine Nachricht dieses Probelaufs kam an, also gibt es keine zu senden.',
+  cannotPost:
+    '.input {$n :integer} .match $n one {{Kein Versanddienst nimmt {$n} dieser Nachrichten an. {$why}}} * {{Kein Versanddienst nimmt {$n} dieser Nachrichten an. {$why}}}',
+  overLimit:
+    '{$service} nimmt heute nur noch {$left :integer} an. Wählen Sie weniger Nachrichten, damit echte nicht warten müssen.',
+  postingUnderWay:
+    'Es werden schon Nachrichten eines Probelaufs gesendet. Warten Sie, bis das getan ist, oder halten Sie es an.',
+  postingNotUnderWay: 'Es werden keine gesendet.',
   faultsAllTitle: 'Mit jeder Benachrichtigung',
   faultsAllNote:
     'Bestellungen dieses Probelaufs, die jede Fassung an jeden ihrer Empfänger zeigen, werden noch einmal durchgespielt, einmal je Fehler, über Ihre Dienste, wie sie eingestellt sind. Der Fehler trifft jede Nachricht, wenn sie fällig ist; was zuvor zurückkam oder abgewiesen wurde, zählt für die folgenden. Eine Sprache genügt: Sie entscheidet nicht darüber, wie eine Nachricht gesendet wird.',

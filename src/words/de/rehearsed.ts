@@ -2,6 +2,17 @@ import type { TranslationOf } from '../speak';
 import type { say } from '../rehearsed';
 
 export const rehearsed: TranslationOf<typeof say> = {
+  serviceTook: 'Der Versanddienst {$service} hat sie angenommen: {$answer}',
+  serviceRefused: 'Der Versanddienst {$service} hat sie nicht angenommen. {$words}',
+  serviceAtLimit: 'Der Versanddienst {$service} ist für heute an seinem Limit, deshalb wurde sie nicht gesendet.',
+  noServiceTook: 'Kein Versanddienst nimmt sie an. {$words}',
+  inMailbox:
+    '.input {$seconds :integer} .match $seconds one {{Sie lag nach {$seconds} Sekunde in {$folder} des echten Postfachs: {$said}.}} * {{Sie lag nach {$seconds} Sekunden in {$folder} des echten Postfachs: {$said}.}}',
+  inJunk:
+    '.input {$seconds :integer} .match $seconds one {{Das echte Postfach hat sie nach {$seconds} Sekunde in {$folder} gelegt, zu dem, was niemand will: {$said}.}} * {{Das echte Postfach hat sie nach {$seconds} Sekunden in {$folder} gelegt, zu dem, was niemand will: {$said}.}}',
+  nothingVouched: 'sein Server sagt nichts zu SPF, DKIM und DMARC',
+  notInMailbox: 'Eine Viertelstunde nachdem ihr Dienst sie angenommen hat, ist sie nicht im echten Postfach.',
+  mailboxUnread: 'Ob sie im echten Postfach liegt, war nicht zu sehen. {$words}',
   nothingToDoItWith: 'Bis dahin ist nichts da, womit das ginge.',
   ownNoChannel: 'Diesen Kanal gibt es nicht mehr.',
   ownNoLanguage: 'In dieser Sprache kaufen Kunden nicht mehr ein.',

@@ -46,6 +46,7 @@ import { databaseNow, databaseTime } from '../../db/time';
 import { templateRow } from '../../documents/shelves';
 import { draftsOf } from '../../rehearsal/drafts';
 import { draftRehearsed } from '../../rehearsal/passed';
+import { postedOf } from '../../rehearsal/posted';
 import { inPictureOrder, picturedIn } from '../../rehearsal/pictures';
 import { marksNow } from '../../rehearsal/standing';
 import {
@@ -258,7 +259,7 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
   ]);
   const was = worstOf(earlier);
   const livedIn = new Map(lives.flatMap((l) => (l.livedIn === null ? [] : [[l.place, l.livedIn] as const])));
-  const pictured = await picturedIn(access.store.id, rows);
+  const [pictured, posted] = await Promise.all([picturedIn(access.store.id, rows), postedOf(run)]);
   const messages = rows.map((row) => ({
     ...rowView(row, names, was, livedIn.get(row.place)),
     ...(row.seen !== null && pictured.has(row.seen) && { seen: row.seen }),
@@ -269,6 +270,7 @@ export async function loadRehearsal(access: OfStore, number?: number): Promise<R
     pictured: inPictureOrder(rows, pictured),
     cards: cardsOf(rows, names, access.store.languages),
     lives: lives.map((life) => lifeView(life, rows, names)),
+    ...(posted && { posted }),
     ...(run.faultsState && { faultsOfAll: faultsOfAllView(run, names)! }),
     ...(run.faults && { faults: faultsView(run.faults, names, run.leaseUntil) }),
     ownTroubles: run.ownTroubles.map((t) => ({ ...t, words: t.words.map(readKept) })),

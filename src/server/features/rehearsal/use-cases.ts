@@ -2,6 +2,7 @@
 import { Type } from '@sinclair/typebox';
 import {
   AskPicturesSchema,
+  AskPostingSchema,
   AskRehearsalSchema,
   ContactSheetSchema,
   ForeseeOwnSchema,
@@ -19,6 +20,7 @@ import { ID, object, SLUG } from '../shapes';
 import { useCase } from '../use-case';
 import { contactSheet } from './contact-sheet';
 import { rehearsedBytes } from './message';
+import { askPosting, forecastPosting, stopPosting } from './posting';
 import { foreseeOwn, keepFound, keepRecorded, nameOwn, removeOwn, saveOwn, switchOwn } from './own-orders';
 import { askPictures, pictureBytes, stopPictures } from './pictures';
 import { askFaults, stopFaults, askRehearsal, chooseRehearsals, draftsRehearsed, stopRehearsal } from './rehearsal';
@@ -42,6 +44,24 @@ export const rehearsal = {
     permission: 'rehearsal.run',
     input: RehearsalChoiceSchema,
     run: chooseRehearsals,
+  }),
+  forecastPosting: useCase({
+    name: 'rehearsal.forecast-posting',
+    permission: 'rehearsal.run',
+    input: AskPostingSchema,
+    run: forecastPosting,
+  }),
+  askPosting: useCase({
+    name: 'rehearsal.ask-posting',
+    permission: 'rehearsal.run',
+    input: AskPostingSchema,
+    run: askPosting,
+  }),
+  stopPosting: useCase({
+    name: 'rehearsal.stop-posting',
+    permission: 'rehearsal.run',
+    input: StopRehearsalSchema,
+    run: stopPosting,
   }),
   foreseeOwn: useCase({
     name: 'rehearsal.foresee-own',

@@ -5,7 +5,7 @@
 import { and, count, desc, eq, inArray, max, sql } from 'drizzle-orm';
 import { log } from '../../base/log';
 import { database } from '../../db/client';
-import { deliveries, events, pathProofs, rehearsals } from '../../db/schema';
+import { deliveries, events, pathProofs, rehearsalPostings, rehearsals } from '../../db/schema';
 
 const ASK_MS = 1_000;
 /** So many may watch in one process; more are turned away and ask again later. */
@@ -24,7 +24,7 @@ let watchers = 0;
 /** What moves while messages are under way: how many are in each state before the last, and the newest of each kind. */
 async function standing(storeId: string): Promise<string> {
   const db = database();
-  const [open, newest, event, rehearsed, proven] = await Promise.all([
+  const [open, newest, event, rehearsed, posted, proven] = await Promise.all([
     db
       .select({ state: deliveries.state, n: count() })
       .from(deliveries)
@@ -55,13 +55,19 @@ async function standing(storeId: string): Promise<string> {
       .orderBy(desc(rehearsals.number))
       .limit(1),
     db
+      .select({ state: rehearsalPostings.state, n: count() })
+      .from(rehearsalPostings)
+      .where(eq(rehearsalPostings.storeId, storeId))
+      .groupBy(rehearsalPostings.state)
+      .orderBy(rehearsalPostings.state),
+    db
       .select({ id: pathProofs.id, state: pathProofs.state })
       .from(pathProofs)
       .where(eq(pathProofs.storeId, storeId))
       .orderBy(desc(pathProofs.id))
       .limit(10),
   ]);
-  return JSON.stringify([open, newest, event, rehearsed, proven]);
+  return JSON.stringify([open, newest, event, rehearsed, posted, proven]);
 }
 
 async function ask(storeId: string): Promise<void> {

@@ -10,6 +10,7 @@ import {
   loadRehearsal,
   rehearsables,
 } from '@/server/features/rehearsal/rehearsal';
+import { postingPlaces } from '@/server/features/rehearsal/posting';
 import { loadShared } from '@/server/features/viewings/links';
 import { sendersOf, servicesOf } from '@/server/sending/service';
 import { RehearsalScreen } from '@/ui/rehearsal/RehearsalScreen';
@@ -25,6 +26,7 @@ import {
   stopRehearsalAction,
   takeSharedBackAction,
 } from './actions';
+import { askPostingAction, forecastPostingAction, stopPostingAction } from './posting-actions';
 import { keepFoundAction } from './own-actions';
 import { say } from '@/words/rehearsal';
 
@@ -76,6 +78,12 @@ export default async function Rehearsal({
       onFaults={askFaultsAction.bind(null, store.id)}
       onStopFaults={stopFaultsAction.bind(null, store.id)}
       onStopPictures={stopPicturesAction.bind(null, store.id)}
+      posting={{
+        places: await postingPlaces(access),
+        onForecast: forecastPostingAction.bind(null, store.id),
+        onPost: askPostingAction.bind(null, store.id),
+        onStop: stopPostingAction.bind(null, store.id),
+      }}
       onKeep={keepFoundAction.bind(null, store.id)}
       sharing={{
         links: shared,
