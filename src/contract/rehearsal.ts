@@ -195,6 +195,8 @@ export interface RehearsedCard {
 export interface RehearsedLife {
   place: number;
   number: string;
+  /** The same where it is of an order; empty for what is of an account, a product or many people. */
+  order: string;
   script: Story;
   /** What the store's people call it, of an order that they keep. */
   own?: string;
@@ -302,6 +304,8 @@ export type FaultsState = 'waiting' | 'trying' | 'done' | 'stopped' | 'broken';
 /** What became of all messages while something of sending went wrong. */
 export interface FaultsOfAllView {
   state: FaultsState;
+  /** How many faults there are to try. */
+  faults: number;
   /** Orders to live, of all faults, and those that were. */
   of: number;
   done: number;

@@ -6,6 +6,7 @@ export const say = speak('judged', {
   leftover: '“{$left}” is left in “{$line}”.',
   notAbout: '“{$name}” is listed, and the message is not about it.',
   pieces: '{$quantity} of “{$name}” are listed, and it is {$there}.',
+  notSaid: 'It does not say “{$word}”, which it is about.',
   noAmount: '{$amount} is no amount of order {$order}.',
   rowsNotTotal: 'The rows {$rows} do not come to the total of the order, {$total}.',
   rowsEnd: 'The rows {$rows} end in {$last}, and what is taken off leaves {$sum}.',

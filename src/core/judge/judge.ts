@@ -31,6 +31,8 @@ export interface Truth {
   at: number;
   timeZone: string;
   details?: { dueOn?: string; until?: string; receivedAt?: string };
+  /** Of what is of no order: words that it has to say, and the only amounts and days that it may name. */
+  told?: { words: readonly string[]; amounts: readonly number[]; days: readonly number[] };
   /** Whether the store waits for the money before it dispatches. */
   waits?: boolean;
   /** Names of the store's own with their words by language. */
@@ -51,11 +53,14 @@ export function judge(message: ReceivedMessage, truth: Truth): Contradiction[] {
   const all = cleaned(`${message.subject}\n${message.text}`);
   const locale = message.locale ?? message.language;
   leftovers(all, message.language, say);
-  goods(message, truth, figures, say);
-  amounts(message, truth, figures, locale, say);
-  days(all, truth, locale, say);
-  claims(all, message.language, truth, figures, say);
-  identity(all, truth, say);
+  if (truth.told) tells(all, truth, truth.told, locale, say);
+  else {
+    goods(message, truth, figures, say);
+    amounts(message, truth, figures, locale, say);
+    days(all, truth, locale, say);
+    claims(all, message.language, truth, figures, say);
+    identity(all, truth, say);
+  }
   const ours = withoutGoods(all, truth.order);
   for (const { name, words } of truth.names ?? []) {
     const own = words[message.language];
@@ -262,6 +267,29 @@ function refundSum(text: string, { order }: Truth, currency: string, locale: str
       'sum',
       sentence.refundParts({ amount: written(refund.amount), listed: written(listed), parts: written(parts) }),
     );
+  }
+}
+
+/** What is of no order says what it is about, and no amount and day that is not its own. */
+function tells(
+  text: string,
+  { order, timeZone }: Truth,
+  told: NonNullable<Truth['told']>,
+  locale: string,
+  say: Say,
+): void {
+  for (const word of told.words) if (!text.includes(cleaned(word))) say('name', sentence.notSaid({ word }));
+  for (const minor of amountsIn(text, order.currency, locale)) {
+    if (minor === 0 || told.amounts.includes(minor)) continue;
+    say(
+      'amount',
+      sentence.noAmount({ amount: writtenAmount(minor, order.currency, locale), order: order.number || '–' }),
+    );
+  }
+  const day = dayFormat(timeZone);
+  const own = new Set(told.days.map((time) => day.format(time).slice(-5)));
+  for (const one of daysIn(text, locale)) {
+    if (!own.has(one)) say('day', sentence.noDay({ day: dayIn(one, locale), order: order.number || '–' }));
   }
 }
 

@@ -1,3 +1,4 @@
+export * from './about-stock';
 export * from './difference';
 export * from './reasons';
 export * from './notification';

@@ -4,7 +4,7 @@
  */
 import { judge, otherTongue, type Truth } from '../judge';
 import { languageName } from '../names';
-import { BY_HAND, momentOf, type MomentDetails } from '../moments';
+import { BY_HAND, momentOf, NOTICE, type MomentDetails } from '../moments';
 import type { Order } from '../order/schema';
 import { paymentMethodOf, type Terms } from '../terms';
 import { say } from '../../words/rehearsed';
@@ -175,12 +175,28 @@ export function truthOf(
   return {
     ...{ order, moment, at, timeZone, names },
     about: momentOf(moment).about,
+    ...toldIn(details, at),
     details: {
       ...(details.invoice?.dueOn && { dueOn: details.invoice.dueOn }),
       ...(details.delay?.until && { until: details.delay.until }),
       ...(details.returned?.receivedAt && { receivedAt: details.returned.receivedAt }),
     },
     waits: paymentMethodOf(terms, order.payment?.method)?.waitsForMoney ?? false,
+  };
+}
+
+/** What a message has to say that is of no order: the product and what is left of it, or the orders of a period. */
+function toldIn({ stock, summary }: MomentDetails, at: number): Pick<Truth, 'told'> {
+  if (stock) return { told: { words: [stock.name], amounts: [], days: [at] } };
+  if (!summary) return {};
+  const { rows, sums, refunded, due, from, until, oldestToSend } = summary;
+  const days = [from, until, ...rows.map((r) => r.placedAt), ...(oldestToSend ? [oldestToSend.placedAt] : [])];
+  return {
+    told: {
+      words: rows.map((r) => r.number),
+      amounts: [...sums, ...refunded, ...due, ...rows.map((r) => r.total)].map((m) => m.minor),
+      days: [at, ...days.map((day) => Date.parse(day))],
+    },
   };
 }
 
@@ -200,7 +216,8 @@ function headersOf({ optional, moment }: Expected, { headers, longestLine }: Arr
     if (n !== 1) wrong.push(say.headerTimes({ name, times: n }));
   }
   // What a person wrote may be answered by itself.
-  if (moment !== BY_HAND && !headers.has('auto-submitted')) wrong.push(say.headerMissing({ name: 'Auto-Submitted' }));
+  if (![BY_HAND, NOTICE].some((m) => m === moment) && !headers.has('auto-submitted'))
+    wrong.push(say.headerMissing({ name: 'Auto-Submitted' }));
   if (optional) {
     for (const name of ['List-Unsubscribe', 'List-Unsubscribe-Post']) {
       if (!headers.has(name.toLowerCase())) wrong.push(say.headerMissing({ name }));

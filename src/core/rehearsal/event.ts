@@ -3,6 +3,7 @@ import type { MomentDetails } from '../moments/details';
 import type { MomentId } from '../moments/registry';
 import type { Order } from '../order/schema';
 import type { Letter } from '../plan/letter';
+import type { PlanEvent } from '../plan/types';
 
 export interface LifeEvent {
   moment: MomentId;
@@ -13,4 +14,6 @@ export interface LifeEvent {
   details?: MomentDetails;
   /** Of what a colleague writes: which message, in its own words. */
   letter?: Letter;
+  /** Of what is worked out here, and told by nobody: what planning asks besides. */
+  reckoned?: Pick<PlanEvent, 'because' | 'madeFor' | 'customer'>;
 }

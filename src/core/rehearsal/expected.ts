@@ -95,9 +95,9 @@ export function expectedOf(events: readonly LifeEvent[], { planner, settings, ch
       );
     }
   };
-  for (const [i, { moment, at, order, letter }] of events.entries()) {
+  for (const [i, { moment, at, order, letter, reckoned }] of events.entries()) {
     passTo(at);
-    const aboutOrder = momentOf(moment).about !== 'account';
+    const aboutOrder = !reckoned && momentOf(moment).about !== 'account';
     const cancelled = known?.status === 'OrderCancelled';
     const unsaid = notSaid({ moment, at, now: at, order: order.number, cancelled, had });
     if (moment === 'feedback.answered') answered = true;
@@ -110,6 +110,7 @@ export function expectedOf(events: readonly LifeEvent[], { planner, settings, ch
       answered,
       ...(channel && { channel }),
       ...(letter && { letter }),
+      ...reckoned,
     });
     for (const n of unsaid ? [...plan.notWritten, ...plan.deliveries] : plan.notWritten) {
       const { notificationId, recipient } = n;

@@ -4,6 +4,7 @@ export * from './event';
 export * from './people';
 export * from './steps';
 export * from './recorded';
+export * from './reckoned';
 export * from './lives';
 export * from './own';
 export * from './expected';

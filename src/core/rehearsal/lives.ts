@@ -14,6 +14,7 @@ import { say } from '../../words/rehearsed';
 import type { LifeEvent } from './event';
 import { contactAddress, customerAddress, peopleOf, personOf } from './people';
 import { madeUpEvents } from './recorded';
+import { noticeEvents, stockEvents, summaryEvents } from './reckoned';
 import type { Scene } from './scene';
 import { ACTS, type Step, type StepKind, type Told } from './steps';
 
@@ -28,8 +29,15 @@ export const SCRIPTS = [
   'files',
   'letters',
   'account',
+  'stock',
+  'summary',
+  'notice',
 ] as const;
 export type Script = (typeof SCRIPTS)[number];
+
+/** Of no order. */
+export const RECKONED = ['stock', 'summary', 'notice'] as const;
+type Reckoned = (typeof RECKONED)[number];
 
 /** One that the store's people keep: in steps of their own, or as it happened to an order of the record. */
 export type Story = Script | 'own' | 'recorded';
@@ -64,7 +72,7 @@ const DAY = 24 * HOUR;
 export const REST_MS = 60 * DAY;
 
 /** What happens in each script after the order is placed. What can be told in full and in short is told in both ways. */
-const STEPS: Readonly<Record<Exclude<Script, 'account'>, readonly Step[]>> = {
+const STEPS: Readonly<Record<Exclude<Script, 'account' | Reckoned>, readonly Step[]>> = {
   whole: [step(1, 'invoice'), step(20, 'sends'), step(48, 'arrives')],
   reminded: [
     step(1, 'invoice'),
@@ -130,7 +138,8 @@ export function stepsTaken(
 ): { events: LifeEvent[]; refused: Refused[] } {
   const { script, place } = life;
   const placed = orderOf(life, scene, start, number);
-  if (script === 'account') return { events: accountEvents(placed, scene, start), refused: [] };
+  const ofNoOrder = OF_NO_ORDER[script];
+  if (ofNoOrder) return { events: ofNoOrder(life, placed, scene, start), refused: [] };
   const payUrl = life.told === 'all' ? `${scene.url}/orders/${number}/pay` : undefined;
   const paid = placed.payment?.paid === true;
   const events: LifeEvent[] = [
@@ -155,8 +164,19 @@ export function stepsTaken(
   return { events, refused };
 }
 
-const stepsOf = ({ script, steps }: Life): readonly Step[] =>
-  script === 'own' ? (steps ?? []) : script === 'account' || script === 'recorded' ? [] : STEPS[script];
+/** What happens in lives that are of no order. */
+const OF_NO_ORDER: Partial<Record<Story, (life: Life, placed: Order, scene: Scene, start: number) => LifeEvent[]>> = {
+  account: (_life, placed, scene, start) => accountEvents(placed, scene, start),
+  stock: (life, _placed, scene, start) => stockEvents(life, scene, start),
+  summary: (_life, placed, scene, start) => summaryEvents(placed, scene, start),
+  notice: (_life, placed, scene, start) => noticeEvents(placed, scene, start),
+};
+
+/** Whether a life is of an order: not of an account, a product or many people. */
+export const isOfOrder = (script: Story): boolean => OF_NO_ORDER[script] === undefined;
+
+const stepsOf = ({ script, steps = [] }: Life): readonly Step[] =>
+  script === 'own' ? steps : script in STEPS ? STEPS[script as keyof typeof STEPS] : [];
 
 /** What colleagues write about an order as it is by then, each message once; and one that comes back. */
 function letterEvents(order: Order, { byHand, url }: Scene, from: number): LifeEvent[] {

@@ -35,7 +35,7 @@ const scene: Scene = {
     ...{ skus: [], categories: [], suppliers: [], countries: [], payments: [], places: [], value: 0, labels: [] },
     ...{ roles: ['account manager'], peopleDomain: 'quillwick.example' },
   },
-  byHand: [],
+  ...{ byHand: [], summaries: [], notices: [] },
 };
 
 const script = (more: Partial<OwnScript> = {}): OwnScript => ({

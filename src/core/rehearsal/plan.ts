@@ -2,14 +2,13 @@
  * What has to be seen once, and the lives that show it: every notification that is on, in each of its versions, to each kind of reader, in
  * each language that customers shop in, and at each place of its row; each colleague's once.
  */
-import { momentOf, NOTICE } from '../moments/registry';
 import { isWithin, touchedBy, type Scope, type Touched } from './carry';
-import type { NotificationFacts, VariantFacts } from '../plan/notification';
+import type { VariantFacts } from '../plan/notification';
 import { cover } from './cover';
 import { expectedOf, messageKey, type ExpectWith, type Expectation, type Expected } from './expected';
 import { partKey, type Forms, type Part } from './forms';
 import type { LifeEvent } from './event';
-import { eventsOf, SCRIPTS, type Life, type Script } from './lives';
+import { eventsOf, RECKONED, SCRIPTS, type Life, type Script } from './lives';
 import { MADE_UP_GOODS, type Scene } from './scene';
 
 /** A life that is rehearsed. */
@@ -28,7 +27,7 @@ export interface Unshown {
   languages: string[];
   /** The colleague, by name or address. */
   recipient?: string;
-  /** Nothing that happens to an order or an account makes it go out, or no order was found that it is for. */
+  /** No order was found that it is for; or, in runs of before that was rehearsed, nothing that happens to an order makes it go out. */
   why: 'not-of-a-life' | 'no-order-found';
 }
 
@@ -225,8 +224,8 @@ function unmetBy(lives: readonly PlannedLife[], { settings }: ExpectWith): Unsho
   return settings.rules.flatMap(({ notificationId, recipient, pause }): Unshown[] => {
     const notification = byId.get(notificationId);
     const { address, name } = recipient;
-    // What nothing makes go out is told once, without whom it would go to; who is away gets nothing on purpose.
-    if (!notification || address === '' || pause || whyNot(notification) === 'not-of-a-life') return [];
+    // Who is away gets nothing on purpose.
+    if (!notification || address === '' || pause) return [];
     if (met.has(`${notificationId} ${address.toLowerCase()}`)) return [];
     return [{ notificationId, variantId: '', languages: [], recipient: name || address, why: 'no-order-found' }];
   });
@@ -247,17 +246,12 @@ function unshownBy(lives: readonly PlannedLife[], scene: Scene, { settings }: Ex
         const staff = n.audience === 'staff';
         const languages = staff ? [] : scene.languages.filter((l) => !shown.has(`${variant.id} ${l}`));
         if (staff ? shown.has(variant.id) : languages.length === 0) return [];
-        return [{ notificationId: n.id, variantId: variant.id, languages, why: whyNot(n) }];
+        return [{ notificationId: n.id, variantId: variant.id, languages, why: 'no-order-found' }];
       }),
     );
 }
 
 const goesOut = ({ nothing, edition }: VariantFacts): boolean => !nothing && edition !== undefined;
-
-/** Moments that lives come to. */
-const whyNot = ({ moment }: NotificationFacts): Unshown['why'] => {
-  return momentOf(moment).toldBy === 'reckoned' || moment === NOTICE ? 'not-of-a-life' : 'no-order-found';
-};
 
 interface Baskets {
   several: Life['basket'];
@@ -342,7 +336,8 @@ export function candidatesFor(scene: Scene): Candidate[] {
     lives.push({ life, forColleagues });
   };
   const { several, one, files } = baskets;
-  const scripts = SCRIPTS.filter((script) => script !== 'files' || files !== undefined);
+  const isReckoned = (script: Script): boolean => RECKONED.some((r) => r === script);
+  const scripts = SCRIPTS.filter((script) => !isReckoned(script) && (script !== 'files' || files !== undefined));
   const usually = (script: Script): Life['basket'] =>
     script === 'files' ? files! : script === 'collected' || script === 'given-back' ? one : several;
   const [first] = channels;
@@ -373,6 +368,19 @@ export function candidatesFor(scene: Scene): Candidate[] {
     const common = { script, language, channel: first.id, guest: false, basket: usually(script) };
     for (const payment of payments) add({ ...common, payment });
     for (const country of countries) add({ ...common, country });
+  }
+  // What is of no order: of each kind of product that a rule asks for, to each colleague, and in each language.
+  const common = { language: languages[0]!, channel: first.id, guest: false };
+  for (const basket of [one, ...baskets.asked]) {
+    for (const place of from.length > 0 ? from : [''])
+      add({ ...common, script: 'stock', basket, place }, basket !== one);
+  }
+  if (scene.summaries.length > 0) add({ ...common, script: 'summary', basket: one });
+  if (scene.notices.length === 0) return lives;
+  for (const language of languages) {
+    for (const { id: channel } of channels) {
+      for (const guest of [false, true]) add({ script: 'notice', language, channel, guest, basket: one });
+    }
   }
   return lives;
 }

@@ -18,6 +18,9 @@ export interface Scene {
   terms: Pick<Terms, 'payments' | 'shipping' | 'carriers'>;
   /** Messages that colleagues write about an order. */
   byHand: readonly { id: string; name: string }[];
+  /** Summaries of orders, with the colleagues who get them; and notices to many. */
+  summaries: readonly { id: string; readers: readonly { address: string; name: string }[] }[];
+  notices: readonly { id: string }[];
   asked: Asked;
 }
 

@@ -1,7 +1,6 @@
 /** A count of a product becomes what is known of its stock, and a message to colleagues when it got worse than they know. */
 import { and, eq } from 'drizzle-orm';
-import { nothingOf, type Order } from '@/core/order';
-import { FUTURE_MS, notSaid, type Plan, type PlanEvent, type Reason } from '@/core/plan';
+import { aboutStock, FUTURE_MS, notSaid, type Plan, type Reason } from '@/core/plan';
 import { takeCount, type StockDetail } from '@/core/stock';
 import { config } from '../base/config';
 import { AppError } from '../base/errors';
@@ -110,7 +109,7 @@ async function tell(
   now: number,
 ): Promise<Received> {
   const at = Date.parse(event.time!);
-  const { order, because } = aboutStock(store, stock, at);
+  const { order, because } = aboutStock(store.currency, stock, at);
   const eventId = newId();
   const receivedAt = new Date(await databaseTime(tx));
   await tx.insert(events).values({
@@ -161,25 +160,5 @@ export function detailOf(
     ...(lowAt !== null && { lowAt }),
     ...(url !== '' && { url }),
     recordUrl: `${config().url}/s/${store.id}/store/stock?find=${encodeURIComponent(sku)}`,
-  };
-}
-
-/** A product's stock as planning asks of an order: its product and place, and why colleagues hear of it. */
-export function aboutStock(
-  store: Pick<Store, 'currency'>,
-  { sku, name, category, left, lowAt, location = '' }: StockDetail,
-  at: number,
-): Required<Pick<PlanEvent, 'order' | 'because'>> {
-  const order: Order = {
-    ...nothingOf({ channel: '', placedAt: new Date(at).toISOString(), currency: store.currency }),
-    ...(location !== '' && { location }),
-    lines: [{ product: { sku, name, ...(category && { category }) }, quantity: 1, unitPrice: 0 }],
-  };
-  return {
-    order,
-    because:
-      left <= 0
-        ? { code: 'stock-out', product: name, place: location }
-        : { code: 'stock-low', product: name, left: String(left), lowAt: String(lowAt ?? 0), place: location },
   };
 }

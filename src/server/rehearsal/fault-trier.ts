@@ -276,7 +276,8 @@ async function livedOnce(
     },
   });
   const send = async (tx: Executor, going: readonly Delivery[]): Promise<void> => {
-    for (const delivery of going) {
+    for (const due of going) {
+      const delivery = await triedSince(tx, due);
       const track = tracks.get(delivery.id) ?? {
         ...{ begunAt: sendingNow(), taken: [], tries: 0, via: '', returnPath: '', met: 0 },
       };
@@ -319,6 +320,14 @@ const sendOver =
     if (sent.outcome.kind === 'accepted') Object.assign(track, { via: service, returnPath: envelope.from });
     return sent;
   };
+
+/** For how long something is tried is reckoned by the clock of its life, and what goes out at once was planned by the true one. */
+async function triedSince(tx: Executor, delivery: Delivery): Promise<Delivery> {
+  if (delivery.plannedFor) return delivery;
+  const plannedFor = new Date(sendingNow());
+  await tx.update(deliveries).set({ plannedFor }).where(eq(deliveries.id, delivery.id));
+  return { ...delivery, plannedFor };
+}
 
 async function nowOf(tx: Executor, { id }: Delivery): Promise<Delivery> {
   const [row] = await tx.select().from(deliveries).where(eq(deliveries.id, id));

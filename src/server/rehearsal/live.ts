@@ -25,6 +25,7 @@ import { gathered, goesItself } from '../worker/gather';
 import { Recorder } from '../worker/record';
 import { threadsOf } from '../worker/threads';
 import { putDrafts, settingOf } from './drafts';
+import { tellReckoned } from './reckoned';
 import type { Mailbox, Post, Taken } from './mailbox';
 
 /** What became of a message that was planned. */
@@ -158,8 +159,12 @@ export async function through(
   for (const [i, event] of events.entries()) {
     await sendDue(event.at);
     windOwnClock(event.at);
-    const { eventId } = await receiveEvent(storeId, toldAs(event, `${number}-${i}-${newId()}`));
-    ids.push(eventId);
+    const id = `${number}-${i}-${newId()}`;
+    ids.push(
+      event.reckoned
+        ? await tellReckoned(tx, storeId, event, id)
+        : (await receiveEvent(storeId, toldAs(event, id))).eventId,
+    );
     await sendDue(event.at);
   }
   await sendDue((events.at(-1)?.at ?? 0) + REST_MS);

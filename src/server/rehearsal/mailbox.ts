@@ -110,14 +110,16 @@ export async function openMailbox(manner: Manner = () => undefined, host = DOMAI
     server.listen(0, HOST, () => listening());
   });
   const { port } = server.server.address() as AddressInfo;
-  const settings = (): ServiceSettings => ({
-    // Nobody listens at the first port.
-    ...{ host, port: manner('connect') === 'is away' ? 1 : port, signIn: 'auto', ehloName: DOMAIN },
-    security: manner('certificate') === 'cannot be trusted' ? 'starttls' : 'none',
-    ...{ user: signsIn ? 'rehearsal' : '', password: signsIn ? 'rehearsal' : '' },
-    ...{ messagesPerConnection: 1_000, timeout: 30 },
-  });
-  const signsIn = manner('sign-in') !== undefined;
+  const settings = (): ServiceSettings => {
+    const signsIn = manner('sign-in') !== undefined;
+    return {
+      // Nobody listens at the first port.
+      ...{ host, port: manner('connect') === 'is away' ? 1 : port, signIn: 'auto', ehloName: DOMAIN },
+      security: manner('certificate') === 'cannot be trusted' ? 'starttls' : 'none',
+      ...{ user: signsIn ? 'rehearsal' : '', password: signsIn ? 'rehearsal' : '' },
+      ...{ messagesPerConnection: 1_000, timeout: 30 },
+    };
+  };
   return {
     post: () => {
       let line = new Line(settings(), LIMIT_MS, HOST);

@@ -1,6 +1,15 @@
 /** What a store's rehearsals are planned with, read from the store as it is set now. */
 import { asc, eq } from 'drizzle-orm';
-import { askedBy, byHandIn, Forms, type CheckWith, type ExpectWith, type Scene } from '@/core/rehearsal';
+import {
+  askedBy,
+  byHandIn,
+  Forms,
+  noticesIn,
+  summariesIn,
+  type CheckWith,
+  type ExpectWith,
+  type Scene,
+} from '@/core/rehearsal';
 import { planner } from '@/core/plan';
 import { database } from '../db/client';
 import { channels, domains, products, type stores } from '../db/schema';
@@ -57,6 +66,8 @@ export async function stageOf(store: Store): Promise<Stage> {
       terms,
       asked: askedBy(settings),
       byHand: byHandIn(settings),
+      summaries: summariesIn(settings),
+      notices: noticesIn(settings),
     },
     using: { planner: planner(settings), settings, channels: new Map(channelRows.map((c) => [c.id, c])) },
     checking: { timeZone: store.timeZone, terms, localeOf },

@@ -38,7 +38,7 @@ export function FaultsOfAll({
               max={Math.max(1, faults.of)}
               value={faults.done}
             />
-            {faults.of === 0 ? say.waiting : say.faultsRunning({ done: faults.rows.length, of: FAULTS_OF })}
+            {faults.of === 0 ? say.waiting : say.faultsRunning({ done: faults.rows.length, of: faults.faults })}
           </span>
         )}
         {underWay && onStop && (
@@ -52,7 +52,9 @@ export function FaultsOfAll({
           </button>
         )}
         {!underWay && onTry && <span className="text-slate">{say.tryAllTakes}</span>}
-        {faults?.state === 'stopped' && <span>{say.faultsBroken({ done: faults.rows.length, of: FAULTS_OF })}</span>}
+        {faults?.state === 'stopped' && (
+          <span>{say.faultsBroken({ done: faults.rows.length, of: faults.faults })}</span>
+        )}
         {faults?.state === 'broken' && <span className="font-semibold text-madder">{say.faultsAllBroken}</span>}
       </div>
       {faults && faults.rows.length > 0 && (
@@ -68,8 +70,6 @@ export function FaultsOfAll({
     </section>
   );
 }
-
-const FAULTS_OF = Object.keys(FAULT_WORDS).length;
 
 function PartTable({ part, rows }: { part: FaultView['of']; rows: readonly Row[] }) {
   return (

@@ -216,7 +216,7 @@ function RunParts(props: RehearsalProps & { shown: RehearsalView }) {
     const href = `${base}/rehearsal/orders?order=${kept.id}`;
     toast.success(say.keptOrder, { action: { label: say.show, onClick: () => router.push(href) } });
   };
-  const numbers = new Map(lives.map((l) => [l.place, l.script === 'account' ? '' : l.number]));
+  const numbers = new Map(lives.map((l) => [l.place, l.order]));
   const tabs: { view: View; label: string }[] = [
     { view: 'moments', label: say.byMoment },
     { view: 'fix', label: say.toSeeTo({ n: bad.length }) },

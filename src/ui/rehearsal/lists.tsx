@@ -26,6 +26,9 @@ const STORIES: Readonly<Record<Story, string>> = inEachLanguage(() => ({
   files: say.files,
   letters: say.letters,
   account: say.account,
+  stock: say.stockLife,
+  summary: say.summaryLife,
+  notice: say.noticeLife,
   own: say.ownSteps,
   recorded: say.recorded,
 }));

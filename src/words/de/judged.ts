@@ -6,6 +6,7 @@ export const judged: TranslationOf<typeof say> = {
   leftover: '„{$left}“ ist in „{$line}“ stehen geblieben.',
   notAbout: '„{$name}“ ist aufgeführt, und die Nachricht handelt nicht davon.',
   pieces: '„{$name}“ ist {$quantity}-mal aufgeführt, und es sind {$there}.',
+  notSaid: 'Sie sagt „{$word}“ nicht, worum es in ihr geht.',
   noAmount: '{$amount} ist kein Betrag der Bestellung {$order}.',
   rowsNotTotal: 'Die Zeilen {$rows} ergeben nicht die Summe der Bestellung, {$total}.',
   rowsEnd: 'Die Zeilen {$rows} enden mit {$last}, und nach Abzug bleiben {$sum}.',

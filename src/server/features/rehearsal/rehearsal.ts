@@ -6,6 +6,7 @@ import { templateAddress } from '@/core/plan';
 import {
   changedBetween,
   FAULT_KINDS,
+  isOfOrder,
   FAULTS,
   faultOutcome,
   markKey,
@@ -300,7 +301,7 @@ function faultsOfAllView(
   if (!state) return undefined;
   const { tallies, lives, lived, tookMs } = faultsOfAll ?? { tallies: [], lives: 0, lived: 0, tookMs: 0 };
   return {
-    ...{ state, of: lives * FAULTS.length, done: tallies.length * lives + lived, tookMs },
+    ...{ state, faults: FAULTS.length, of: lives * FAULTS.length, done: tallies.length * lives + lived, tookMs },
     rows: tallies.map(({ examples, ...tally }) => ({
       ...{ ...tally, of: partOf(tally.fault) },
       outcome: tally.wrong > 0 ? 'wrong' : tally.noted > 0 ? 'noted' : 'right',
@@ -414,6 +415,7 @@ function lifeView(
   const [first] = worstFirst(own);
   return {
     ...{ place, number, script, language, guest, done, counts },
+    order: isOfOrder(script) ? number : '',
     products: told?.[0]?.order.lines.length ?? basket.length,
     ...(keptAs && { own: keptAs.name }),
     channel: names.channel.get(channel) ?? channel,

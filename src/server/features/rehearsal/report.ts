@@ -49,7 +49,7 @@ export async function reportOf(store: Store, number?: number): Promise<Rehearsal
   if (!view) return undefined;
   const { run, messages, lives, unshown, ownTroubles } = view;
   const problems = await problemsOf(store.id, run.number);
-  const numbers = new Map(lives.map((l) => [l.place, l.script === 'account' ? '' : l.number]));
+  const numbers = new Map(lives.map((l) => [l.place, l.order]));
   return {
     ...{ store: store.id, rehearsal: run.number, state: run.state, askedAt: run.askedAt, trouble: run.trouble },
     passed: run.state === 'done' && messages.every((m) => !BAD.includes(m.outcome)) && ownTroubles.length === 0,

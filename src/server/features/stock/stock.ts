@@ -15,7 +15,8 @@ import { database } from '../../db/client';
 import { timeNow } from '../../db/demo-clock';
 import { notifications, products, routingRules, stockCounts } from '../../db/schema';
 import { plannerOf } from '../../events/planner';
-import { aboutStock, detailOf, receiveCount } from '../../events/stock';
+import { aboutStock } from '@/core/plan';
+import { detailOf, receiveCount } from '../../events/stock';
 import { withholdingsOf, withoutWithheld } from '../../sending/withholding';
 import { oneOf } from '../query';
 import { conditionChoices } from '../templates/templates';
@@ -190,7 +191,7 @@ export async function countEffects({ store }: Access, { sku, lowAt, counts }: Sa
     if (!outcome.moment) return effect(outcome.told === 'enough' ? say.enoughIsLeft : say.knownAlready);
     const detail = detailOf(store, { ...product, lowAt }, { left, location });
     const plan = withoutWithheld(
-      prepared.plan({ moment: outcome.moment, at: now, ...aboutStock(store, detail, now) }),
+      prepared.plan({ moment: outcome.moment, at: now, ...aboutStock(store.currency, detail, now) }),
       withheld,
     );
     const names = [...new Set(plan.deliveries.map(({ recipient }) => recipient.name || recipient.address))];
