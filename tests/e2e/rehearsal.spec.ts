@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { simpleParser } from 'mailparser';
 import { axeFindings } from './axe';
-import { choosePick, expect, mailbox, publish, saved, sheet, signIn, test, words } from './support';
+import { choosePick, expect, mailbox, PORT, publish, saved, sheet, signIn, test, words } from './support';
 
 const REHEARSAL = '/s/quillwick/rehearsal';
 const DESK = '/s/quillwick/desk/payment-received';
@@ -80,8 +80,7 @@ test('every message that is live is rehearsed, and nothing of it reaches anybody
     await expect(page.getByText(/possible orders were compared/)).toBeVisible();
     expect(await axeFindings(page, 'orders of a rehearsal')).toEqual([]);
     await page.getByRole('link', { name: /^Not rehearsed, \d+/ }).click();
-    const stock = page.getByRole('row').filter({ hasText: 'Stock low' });
-    await expect(stock).toContainText('Not part of an order’s or account’s life');
+    await expect(page.getByRole('region', { name: 'What is shown' })).toBeVisible();
     await expect(
       page.getByRole('region', { name: 'Sentences that no order showed' }).getByRole('row').nth(1),
     ).toContainText(/\d+ of \d+ forms and conditions/);
@@ -363,6 +362,113 @@ test('what is chosen is rehearsed anew, and the rest stays as it was found', asy
     .getByRole('link', { name: /^English: / })
     .click();
   await expect(panel(page, 'Order received')).toContainText(/from rehearsal \d+/);
+});
+
+test('orders of one’s own are rehearsed each time: written step by step, and taken from a real one', async ({
+  page,
+}) => {
+  const OWN = `${REHEARSAL}/orders`;
+  await page.goto(OWN);
+  await page.getByRole('link', { name: 'New order', exact: true }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Cancelled, and then sent');
+  const comes = page.getByRole('region', { name: 'What comes of it' });
+  await expect(comes).toContainText('On its way');
+
+  await test.step('a step that cannot happen is named, and is not saved', async () => {
+    await choosePick(page, 'What happens in step 1', 'The order is cancelled');
+    await expect(page.getByRole('alert').first()).toBeVisible();
+    await expect(comes).not.toContainText('On its way');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('Not all of this order can happen. See the steps that are marked.')).toBeVisible();
+    expect(await axeFindings(page, 'an own order')).toEqual([]);
+  });
+
+  await test.step('mended, it is kept', async () => {
+    await page.getByRole('button', { name: 'Remove step 2' }).click();
+    await page.getByLabel('Hours before step 1').fill('5');
+    await expect(comes).toContainText('after 5 hours');
+    await page.getByLabel('Name', { exact: true }).fill('Cancelled after five hours');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByRole('link', { name: 'Cancelled after five hours' })).toBeVisible();
+  });
+
+  await test.step('a real order is kept without anybody in it who is real', async () => {
+    await page.getByRole('button', { name: 'From a real order ...' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Rehearse a real order each time' });
+    await dialog.getByLabel('Order number').fill('NEVER-1');
+    await dialog.getByRole('button', { name: 'Rehearse it each time' }).click();
+    await expect(dialog.getByText('There is no order NEVER-1.')).toBeVisible();
+    await dialog.getByLabel('Order number').fill('QW-10482');
+    await dialog.getByRole('button', { name: 'Rehearse it each time' }).click();
+    await expect(page.getByText('What happened to a real order, with made-up people')).toBeVisible();
+    await expect(comes).toContainText('Order received');
+    await page.getByRole('switch', { name: 'Rehearse A bindery that pays late' }).click();
+    await expect(page.getByText('A bindery that pays late is left out of rehearsals')).toBeVisible();
+  });
+
+  await test.step('they are in every rehearsal of everything, by their names', async () => {
+    await page.goto(REHEARSAL);
+    await rehearse(page, 'Rehearse all again');
+    await page.getByRole('link', { name: /^By order, \d+/ }).click();
+    const row = (name: string) => page.getByRole('row').filter({ hasText: name });
+    await expect(row('Cancelled after five hours')).toContainText(/\d+ messages?/);
+    await expect(row('As order QW-10482')).toContainText(/\d+ messages?/);
+    await expect(row('A bindery that pays late')).toHaveCount(0);
+    await page.getByRole('button', { name: /^Rehearse always: R\d+-05$/ }).click();
+    await page.getByRole('button', { name: 'Show', exact: true }).click();
+    await expect(page.getByText(/^An order that a rehearsal made up/)).toBeVisible();
+  });
+});
+
+test('messages go to one’s own mailbox by the real service, and every notification is tried while sending fails', async ({
+  page,
+}) => {
+  await page.goto('/s/quillwick/sending/senders');
+  await expect(page.getByText(/^Replies go to orders@quillwick\.example|^Needs a sending domain/)).toBeVisible();
+  await page.goto('/s/quillwick/sending/services/new');
+  await page.getByLabel('A relay for larger senders').check();
+  await page.getByLabel('Host', { exact: true }).fill('relay.fernbridge.example');
+  await page.getByRole('textbox', { name: 'Port' }).fill(String(PORT + 6));
+  await page.getByLabel('User').fill('quillwick');
+  await page.getByLabel('Password', { exact: true }).fill('fern-and-bracken');
+  await page.getByLabel('Domains verified there').fill('quillwick.example');
+  await page.getByRole('button', { name: 'Save and check' }).click();
+  await expect(page.locator('[data-step="sender"]')).toHaveAttribute('data-state', 'passed');
+
+  await page.goto(REHEARSAL);
+  await rehearse(page, 'Rehearse all again');
+  await page.getByRole('link', { name: /^All messages, \d+/ }).click();
+  await page.getByRole('button', { name: 'Send to my own mailbox ...' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Send by the real services' });
+  await expect(dialog.getByText(/^\d+ messages by relay\.fernbridge\.example/)).toBeVisible();
+  await expect(dialog.getByText(/^The first goes to marta\+r\d+-1@quillwick\.example\.$/)).toBeVisible();
+  expect(await axeFindings(page, 'sending to one’s own mailbox')).toEqual([]);
+  const button = dialog.getByRole('button', { name: /^Send \d+ messages$/ });
+  const sent = Number(/\d+/.exec(await button.innerText())![0]);
+  const before = (await mailbox('marta@quillwick.example')).length;
+  await button.click();
+  await expect(
+    page.getByText(
+      `${sent} messages went to marta@quillwick.example by the real services. Each says what became of it.`,
+    ),
+  ).toBeVisible({ timeout: 60_000 });
+  expect((await mailbox('marta@quillwick.example')).length - before).toBe(sent);
+  await page.getByRole('row').filter({ hasText: 'Invoice' }).first().getByRole('link').click();
+  await expect(panel(page, 'Invoice')).toBeVisible();
+
+  await page.getByRole('link', { name: 'When sending fails' }).click();
+  const all = page.getByRole('region', { name: 'With every notification', exact: true });
+  await all.getByRole('button', { name: 'Try with every notification' }).click();
+  await expect(all.getByRole('progressbar')).toBeVisible();
+  const first = page.getByRole('region', { name: 'With every notification: Your sending service' });
+  await expect(first.getByRole('row').filter({ hasText: 'cannot be reached for an hour' })).toContainText(
+    /\d+ of \d+/,
+    {
+      timeout: 120_000,
+    },
+  );
+  await all.getByRole('button', { name: 'Stop trying' }).click();
+  await expect(all.getByText(/were tried before it was interrupted/)).toBeVisible();
 });
 
 test('one at a time, stopped by whoever may, and only looked at by others', async ({ page, browser }) => {

@@ -31,8 +31,8 @@ export interface Truth {
   at: number;
   timeZone: string;
   details?: { dueOn?: string; until?: string; receivedAt?: string };
-  /** Of what is of no order: words that it has to say, and the only amounts and days that it may name. */
-  told?: { words: readonly string[]; amounts: readonly number[]; days: readonly number[] };
+  /** Of what is of no order: words that it has to say, and the only amounts and days that it may name; any without them. */
+  told?: { words: readonly string[]; amounts?: readonly number[]; days?: readonly number[] };
   /** Whether the store waits for the money before it dispatches. */
   waits?: boolean;
   /** Names of the store's own with their words by language. */
@@ -280,14 +280,16 @@ function tells(
 ): void {
   for (const word of told.words) if (!text.includes(cleaned(word))) say('name', sentence.notSaid({ word }));
   for (const minor of amountsIn(text, order.currency, locale)) {
-    if (minor === 0 || told.amounts.includes(minor)) continue;
+    if (minor === 0 || (told.amounts?.includes(minor) ?? true)) continue;
     say(
       'amount',
       sentence.noAmount({ amount: writtenAmount(minor, order.currency, locale), order: order.number || '–' }),
     );
   }
   const day = dayFormat(timeZone);
-  const own = new Set(told.days.map((time) => day.format(time).slice(-5)));
+  const { days: of } = told;
+  if (!of) return;
+  const own = new Set(of.map((time) => day.format(time).slice(-5)));
   for (const one of daysIn(text, locale)) {
     if (!own.has(one)) say('day', sentence.noDay({ day: dayIn(one, locale), order: order.number || '–' }));
   }

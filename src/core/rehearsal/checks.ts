@@ -175,7 +175,7 @@ export function truthOf(
   return {
     ...{ order, moment, at, timeZone, names },
     about: momentOf(moment).about,
-    ...toldIn(details, at),
+    ...toldIn(moment, details, at),
     details: {
       ...(details.invoice?.dueOn && { dueOn: details.invoice.dueOn }),
       ...(details.delay?.until && { until: details.delay.until }),
@@ -186,7 +186,9 @@ export function truthOf(
 }
 
 /** What a message has to say that is of no order: the product and what is left of it, or the orders of a period. */
-function toldIn({ stock, summary }: MomentDetails, at: number): Pick<Truth, 'told'> {
+function toldIn(moment: Expected['moment'], { stock, summary }: MomentDetails, at: number): Pick<Truth, 'told'> {
+  // A notice may name whatever amounts and days it is about.
+  if (moment === NOTICE) return { told: { words: [] } };
   if (stock) return { told: { words: [stock.name], amounts: [], days: [at] } };
   if (!summary) return {};
   const { rows, sums, refunded, due, from, until, oldestToSend } = summary;

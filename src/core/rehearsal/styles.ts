@@ -124,8 +124,9 @@ const meets = (tokens: readonly Selector[], { name, classes }: Element): boolean
         : token.type === 'universal',
   );
 
-/** Whether a selector meets the last element of a way. Each of its compounds is held against each element once at most. */
+/** Whether a selector whose last compound meets the last element of a way meets it as a whole. Each of its compounds is held against each element once at most. */
 function meetsWay(compounds: StyleRule['compounds'], way: readonly Element[]): boolean {
+  if (compounds.length === 1) return true;
   // Where the compounds so far can end.
   let ends: number[] = [];
   for (const [n, { tokens, child }] of compounds.entries()) {

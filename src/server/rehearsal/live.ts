@@ -184,7 +184,7 @@ export function toldAs({ moment, at, order, details, letter }: LifeEvent, id: st
 
 /** What goes out at once is due by the true clock, whatever the day of its life. */
 const atOnce = and(eq(deliveries.state, 'planned'), eq(deliveries.timed, false));
-const isAtOnce = ({ state, timed }: Delivery): boolean => state === 'planned' && !timed;
+const isAtOnce = ({ state, timed }: Pick<Delivery, 'state' | 'timed'>): boolean => state === 'planned' && !timed;
 
 /** A life that never ends would hold its rows for ever. */
 const MOST_ROUNDS = 1_000;
@@ -205,8 +205,9 @@ async function sendWhatIsDue(
     only && inArray(deliveries.language, [...only.languages]),
   );
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    // Most often there is none, and a whole row is much to ask for.
     const [next] = await tx
-      .select()
+      .select({ state: deliveries.state, timed: deliveries.timed, dueAt: deliveries.dueAt })
       .from(deliveries)
       .where(and(mine, or(atOnce, lte(deliveries.dueAt, new Date(until))), goesItself))
       .orderBy(deliveries.dueAt, deliveries.id)
