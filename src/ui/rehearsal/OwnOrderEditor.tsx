@@ -321,17 +321,6 @@ export function OwnOrderEditor({
                     choices={STEP_KINDS.map((kind) => ({ value: kind, label: STEP_WORDS[kind] }))}
                     onChange={(kind) => set({ do: kind })}
                   />
-                  {TELLING.includes(step.do) && (
-                    <Segments
-                      label={say.toldHow({ step: i + 1 })}
-                      value={step.told}
-                      choices={[
-                        { value: 'all', label: say.inFull },
-                        { value: 'little', label: say.inShort },
-                      ]}
-                      onChange={(how) => set({ told: how })}
-                    />
-                  )}
                   <button
                     type="button"
                     className="btn btn-quiet"
@@ -349,6 +338,19 @@ export function OwnOrderEditor({
                   >
                     <X size={14} aria-hidden />
                   </button>
+                  {TELLING.includes(step.do) && (
+                    <div className="w-full ps-7">
+                      <Segments
+                        label={say.toldHow({ step: i + 1 })}
+                        value={step.told}
+                        choices={[
+                          { value: 'all', label: say.inFull },
+                          { value: 'little', label: say.inShort },
+                        ]}
+                        onChange={(how) => set({ told: how })}
+                      />
+                    </div>
+                  )}
                   {problem && (
                     <p role="alert" className="w-full ps-7 text-xs text-madder">
                       {problem}

@@ -1,5 +1,5 @@
 /** Orders that a store's people keep for its rehearsals: written step by step, taken from the record, or found by a rehearsal. */
-import { and, asc, count, eq, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, sql } from 'drizzle-orm';
 import { momentLabel } from '@/core/moments';
 import {
   eventsOf,
@@ -44,7 +44,8 @@ export async function loadOwnOrders(access: Access) {
       .select({ id: channels.id, name: channels.name })
       .from(channels)
       .where(eq(channels.storeId, access.store.id))
-      .orderBy(asc(channels.id)),
+      // One whose customers are written to first.
+      .orderBy(desc(channels.customerMail), desc(channels.id)),
   ]);
   return {
     orders: rows.map((row): OwnOrderRow => {
