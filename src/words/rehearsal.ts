@@ -9,6 +9,7 @@ export const say = speak('rehearsal', {
   ownTrouble: 'Not all of the own order {$name} could happen. {$why}',
   stockLife: 'a product runs low, and is out of stock',
   summaryLife: 'a day’s orders are summed up',
+  reckonedLife: 'stock runs low, a day’s orders are summed up, notices go out',
   noticeLife: 'a notice goes out',
   ownSteps: 'An own order, step by step',
   recorded: 'What happened to a real order',

@@ -40,7 +40,7 @@ export const RECKONED = ['stock', 'summary', 'notice'] as const;
 type Reckoned = (typeof RECKONED)[number];
 
 /** One that the store's people keep: in steps of their own, or as it happened to an order of the record. */
-export type Story = Script | 'own' | 'recorded';
+export type Story = Script | 'own' | 'recorded' | 'reckoned';
 
 export interface Life {
   script: Story;
@@ -62,6 +62,8 @@ export interface Life {
   /** Of `own`: what happens in it, and whether it is paid when it is placed. */
   steps?: readonly Step[];
   paid?: boolean;
+  /** Of `reckoned`: lives of no order, lived one after the other as one. */
+  parts?: readonly Life[];
   /** Of `recorded`: what happened, with made-up people in place of real ones. */
   events?: readonly LifeEvent[];
 }
@@ -170,7 +172,23 @@ const OF_NO_ORDER: Partial<Record<Story, (life: Life, placed: Order, scene: Scen
   stock: (life, _placed, scene, start) => stockEvents(life, scene, start),
   summary: (_life, placed, scene, start) => summaryEvents(placed, scene, start),
   notice: (_life, placed, scene, start) => noticeEvents(placed, scene, start),
+  reckoned: (life, placed, scene, start) => partsEvents(life, placed, scene, start),
 };
+
+/** Between the parts of a life, so that each is over when the next begins. */
+const APART_MS = 4 * 24 * HOUR;
+
+const partsEvents = ({ parts = [] }: Life, { number }: Order, scene: Scene, start: number): LifeEvent[] =>
+  parts.flatMap((part, i) => stepsTaken(part, scene, start + i * APART_MS, `${number}-${i + 1}`).events);
+
+/** Lives of no order as one: each is short, and one after the other they stand in nobody's way. */
+export function together(lives: readonly Life[]): Life[] {
+  const isReckoned = ({ script, own }: Life): boolean => RECKONED.some((r) => r === script) && !own;
+  const parts = lives.filter(isReckoned);
+  const [first] = parts;
+  if (!first || parts.length === 1) return [...lives];
+  return [...lives.filter((life) => !isReckoned(life)), { ...first, script: 'reckoned', parts }];
+}
 
 /** Whether a life is of an order: not of an account, a product or many people. */
 export const isOfOrder = (script: Story): boolean => OF_NO_ORDER[script] === undefined;

@@ -8,7 +8,7 @@ import { cover } from './cover';
 import { expectedOf, messageKey, type ExpectWith, type Expectation, type Expected } from './expected';
 import { partKey, type Forms, type Part } from './forms';
 import type { LifeEvent } from './event';
-import { eventsOf, RECKONED, SCRIPTS, type Life, type Script } from './lives';
+import { eventsOf, RECKONED, SCRIPTS, together, type Life, type Script } from './lives';
 import { MADE_UP_GOODS, type Scene } from './scene';
 
 /** A life that is rehearsed. */
@@ -89,7 +89,11 @@ export function* planningRehearsal(
   const alike = (life: Life): Candidate => ({ life, forColleagues: false });
   const candidates = [
     ...own.map(alike),
-    ...candidatesWithin(scope, [...known.filter((life) => !life.own).map(alike), ...candidatesFor(scene)], using),
+    ...candidatesWithin(
+      scope,
+      [...known.filter((life) => !life.own && life.script !== 'reckoned').map(alike), ...candidatesFor(scene)],
+      using,
+    ),
   ];
   const [musts, parts]: Set<string>[][] = [[], []];
   for (const { life, forColleagues } of candidates) {
@@ -107,12 +111,14 @@ export function* planningRehearsal(
     yield;
   }
   const pinned = own.flatMap((_, i) => (scope && musts![i]!.size === 0 ? [] : [i]));
-  const chosen = withMore(cover(musts!, pinned), parts!, forParts + pinned.length)
-    .toSorted((a, b) => a - b)
-    .slice(0, MOST_LIVES + pinned.length);
+  // Those of no order are lived as one.
+  const livesOf = (places: readonly number[]): Life[] =>
+    together(places.toSorted((a, b) => a - b).map((place) => candidates[place]!.life));
+  const chosen = livesOf(
+    withMore(cover(musts!, pinned), parts!, (all) => livesOf(all).length < forParts + pinned.length),
+  ).slice(0, MOST_LIVES + pinned.length);
   const lives: PlannedLife[] = [];
-  for (const [i, place] of chosen.entries()) {
-    const { life } = candidates[place]!;
+  for (const [i, life] of chosen.entries()) {
     const number = `R${run}-${String(i + 1).padStart(2, '0')}`;
     const events = eventsOf(life, scene, start, number);
     lives.push({ life, number, events, expected: expectedOf(events, using) });
@@ -141,10 +147,14 @@ function candidatesWithin(scope: Scope, all: Candidate[], { settings }: ExpectWi
 }
 
 /** Adds those that show most that none shows yet, as long as there is room. */
-function withMore(chosen: readonly number[], parts: readonly ReadonlySet<string>[], most: number): number[] {
+function withMore(
+  chosen: readonly number[],
+  parts: readonly ReadonlySet<string>[],
+  hasRoom: (all: readonly number[]) => boolean,
+): number[] {
   const all = [...chosen];
   const seen = new Set(all.flatMap((i) => [...parts[i]!]));
-  while (all.length < most) {
+  while (hasRoom(all)) {
     const adds = parts.map((p) => [...p].filter((e) => !seen.has(e)).length);
     const best = Math.max(...adds);
     if (best === 0) break;

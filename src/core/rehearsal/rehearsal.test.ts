@@ -241,6 +241,8 @@ describe('a plan', () => {
     expect(to('out-of-stock').toSorted()).toEqual(['marta@quillwick.example', 'tools@quillwick.example']);
     expect(to('summary-of-orders')).toContain('marta@quillwick.example');
     expect(to('news').toSorted()).toEqual(LANGUAGES.toSorted());
+    // They take the room of one order.
+    expect(lives.filter((l) => !isOfOrder(l.life.script) && l.life.script !== 'account')).toHaveLength(1);
   });
 
   it('names what no life shows, with why', () => {

@@ -156,7 +156,9 @@ export function OwnOrdersScreen(props: OwnOrdersProps) {
             ) : shown ? (
               <KeptOrder key={shown.id} {...props} order={shown} onGone={() => router.push(here())} />
             ) : (
-              <p className="px-5 py-4 text-sm text-slate">{opened ? say.noSuchOwn : say.chooseOne}</p>
+              <p className="px-5 py-4 text-sm text-slate">
+                {opened && opened !== 'new' ? say.noSuchOwn : say.chooseOne}
+              </p>
             )}
           </section>
         </div>

@@ -29,6 +29,7 @@ const STORIES: Readonly<Record<Story, string>> = inEachLanguage(() => ({
   stock: say.stockLife,
   summary: say.summaryLife,
   notice: say.noticeLife,
+  reckoned: say.reckonedLife,
   own: say.ownSteps,
   recorded: say.recorded,
 }));
@@ -116,7 +117,7 @@ export function LivesList({
     <>
       <p className="max-w-3xl px-5 py-3 text-sm text-slate">
         {say.tried({ tried })}{' '}
-        <Link href={`${base}/rehearsal/orders`} className="link">
+        <Link href={`${base}/rehearsal/orders`} className="link whitespace-nowrap">
           {say.seeOwnOrders}
         </Link>
       </p>
@@ -126,7 +127,7 @@ export function LivesList({
             { label: say.order, className: 'w-24' },
             { label: say.story },
             { label: say.whoOrders, className: 'w-64' },
-            { label: say.outcome, className: 'w-52' },
+            { label: say.outcome, className: 'w-44' },
           ]}
         />
         <tbody>
@@ -162,7 +163,7 @@ export function LivesList({
                 {onKeep && life.own === undefined && (
                   <button
                     type="button"
-                    className="link ms-3 inline-flex min-h-6 items-center"
+                    className="link inline-flex min-h-6 items-center max-lg:ms-3"
                     aria-label={say.rehearseAlwaysOf({ number: life.number })}
                     onClick={() => onKeep(life)}
                   >

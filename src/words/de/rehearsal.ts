@@ -9,6 +9,7 @@ export const rehearsal: TranslationOf<typeof say> = {
   ownTrouble: 'Nicht alles an der eigenen Bestellung {$name} konnte geschehen. {$why}',
   stockLife: 'ein Produkt wird knapp und ist ausverkauft',
   summaryLife: 'die Bestellungen eines Tages werden zusammengefasst',
+  reckonedLife: 'Bestand wird knapp, die Bestellungen eines Tages werden zusammengefasst, Mitteilungen gehen hinaus',
   noticeLife: 'eine Mitteilung geht hinaus',
   ownSteps: 'Eine eigene Bestellung, Schritt für Schritt',
   recorded: 'Was mit einer echten Bestellung geschah',
