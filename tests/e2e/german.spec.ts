@@ -61,6 +61,7 @@ const NAMES = new Set([
   'Part of the payment received',
   'On its way',
   'Order received',
+  'New order',
   'Invoice',
   'Accounts',
   'Warehouse',

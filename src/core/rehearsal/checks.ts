@@ -9,7 +9,7 @@ import type { Order } from '../order/schema';
 import { paymentMethodOf, type Terms } from '../terms';
 import { say } from '../../words/rehearsed';
 import type { Expected } from './expected';
-import { knowsTheDark, legibilityOf } from './legible';
+import { legibilityOf, type Legibility } from './legible';
 import { isFollowable, seenInHtml, type Seen } from './seen';
 
 /** A message as it was received, read from its bytes. */
@@ -258,16 +258,16 @@ const INVISIBLE = 1.5;
 
 function contrastOf({ html }: Arrived, add: Say): void {
   if (html === '') return;
-  const { least, faint } = legibilityOf(html);
-  const outcome = (ratio: number): Check['outcome'] => (ratio < INVISIBLE ? 'wrong' : 'noted');
-  for (const { ratio, words } of faint) add('contrast', outcome(ratio), say.faintWords({ ratio, words }));
-  if (faint.length === 0 && least !== undefined) add('contrast', 'right', say.contrastRight({ ratio: least }));
-  if (!knowsTheDark(html)) return;
-  const dark = legibilityOf(html, 'dark');
-  for (const { ratio, words } of dark.faint) add('contrast', outcome(ratio), say.faintInTheDark({ ratio, words }));
-  if (dark.faint.length === 0 && dark.least !== undefined) {
-    add('contrast', 'right', say.contrastInTheDark({ ratio: dark.least }));
-  }
+  const { light, dark } = legibilityOf(html);
+  const tell = (
+    { least, faint }: Legibility,
+    words: { faint: typeof say.faintWords; right: typeof say.contrastRight },
+  ): void => {
+    for (const one of faint) add('contrast', one.ratio < INVISIBLE ? 'wrong' : 'noted', words.faint({ ...one }));
+    if (faint.length === 0 && least !== undefined) add('contrast', 'right', words.right({ ratio: least }));
+  };
+  tell(light, { faint: say.faintWords, right: say.contrastRight });
+  if (dark) tell(dark, { faint: say.faintInTheDark, right: say.contrastInTheDark });
 }
 
 function sizeOf({ html }: Arrived, add: Say): void {

@@ -4,7 +4,7 @@
  */
 import { parse, wcagContrast, type Color } from 'culori';
 import { Parser } from 'htmlparser2';
-import { sheetOf, styleOf, type Element } from './styles';
+import { rootOf, sheetOf, spotIn, styleAt, type Where } from './styles';
 
 export interface Faint {
   /** Contrast, 1 to 21. */
@@ -119,40 +119,80 @@ function within(outer: Place, name: string, attributes: Record<string, string>, 
   };
 }
 
-/** Whether a message says how it looks where mail programs are dark. */
-export const knowsTheDark = (html: string): boolean => sheetOf(html).dark.length > sheetOf(html).light.length;
+/** What is found of a message where it is read. */
+class Reading {
+  private readonly places: Place[] = [{ colour: BLACK, ground: WHITE, px: 16, bold: false, hidden: false }];
+  private readonly faint = new Map<string, Faint>();
+  private least: number | undefined;
 
-/** Looks at all words of a message's HTML. */
-export function legibilityOf(html: string, where: 'light' | 'dark' = 'light'): Legibility {
-  const rules = sheetOf(html)[where];
-  const way: Element[] = [];
-  const places: Place[] = [{ colour: BLACK, ground: WHITE, px: 16, bold: false, hidden: false }];
-  const faint = new Map<string, Faint>();
-  let least: number | undefined;
+  into(name: string, attributes: Record<string, string>, style: string): void {
+    this.places.push(within(this.places.at(-1)!, name, attributes, readStyle(style)));
+  }
+
+  out(): void {
+    this.places.pop();
+  }
+
+  words(text: string): void {
+    const { colour, ground, px, bold, hidden } = this.places.at(-1)!;
+    // Tables have letters of no size around those of theirs that have one.
+    if (hidden || px <= 1 || !ground) return;
+    const ratio = contrastOf(colour, ground);
+    this.least = Math.min(this.least ?? ratio, ratio);
+    const wanted = px >= LARGE_PX || (bold && px >= LARGE_BOLD_PX) ? LARGE : WORDS;
+    // As much as rounding may take.
+    if (ratio + 0.005 >= wanted) return;
+    const key = JSON.stringify([colour, ground]);
+    if (!this.faint.has(key)) this.faint.set(key, { ratio, words: text.replace(/\s+/g, ' ').trim().slice(0, SHOWN) });
+  }
+
+  found(): Legibility {
+    return { least: this.least, faint: [...this.faint.values()].toSorted((a, b) => a.ratio - b.ratio) };
+  }
+}
+
+/** Contrasts of colours, by the objects that {@link colourOf} keeps of them. */
+const contrasts = new WeakMap<Color, WeakMap<Color, number>>();
+
+function contrastOf(colour: Color, ground: Color): number {
+  const known = contrasts.get(colour) ?? new WeakMap<Color, number>();
+  contrasts.set(colour, known);
+  let ratio = known.get(ground);
+  if (ratio === undefined) {
+    ratio = wcagContrast(colour, ground);
+    known.set(ground, ratio);
+  }
+  return ratio;
+}
+
+/** Looks at all words of a message's HTML; in the dark as well, where the message says how it looks there. */
+export function legibilityOf(html: string): { light: Legibility; dark: Legibility | undefined } {
+  const sheet = sheetOf(html);
+  const light = new Reading();
+  const dark = sheet.dark.length > sheet.light.length ? new Reading() : undefined;
+  const readings: readonly (readonly [Where, Reading])[] = dark
+    ? [
+        ['light', light],
+        ['dark', dark],
+      ]
+    : [['light', light]];
+  let spot = rootOf(sheet);
   const parser = new Parser({
     onopentag(name, attributes) {
-      way.push({ name, classes: new Set((attributes['class'] ?? '').split(/\s+/)) });
-      places.push(within(places.at(-1)!, name, attributes, readStyle(styleOf(rules, way, attributes['style'] ?? ''))));
+      spot = spotIn(sheet, spot, name, attributes['class'] ?? '');
+      const own = attributes['style'] ?? '';
+      for (const [where, reading] of readings) reading.into(name, attributes, styleAt(sheet, where, spot, own));
     },
     onclosetag() {
-      if (places.length > 1) {
-        places.pop();
-        way.pop();
-      }
+      if (!spot.around) return;
+      spot = spot.around;
+      for (const [, reading] of readings) reading.out();
     },
     ontext(text) {
-      const { colour, ground, px, bold, hidden } = places.at(-1)!;
-      // Tables have letters of no size around those of theirs that have one.
-      if (hidden || px <= 1 || !ground || !/[\p{L}\p{N}]/u.test(text)) return;
-      const ratio = wcagContrast(colour, ground);
-      least = Math.min(least ?? ratio, ratio);
-      const wanted = px >= LARGE_PX || (bold && px >= LARGE_BOLD_PX) ? LARGE : WORDS;
-      const key = JSON.stringify([colour, ground]);
-      // As much as rounding may take.
-      if (ratio + 0.005 >= wanted || faint.has(key)) return;
-      faint.set(key, { ratio, words: text.replace(/\s+/g, ' ').trim().slice(0, SHOWN) });
+      if (!/[\p{L}\p{N}]/u.test(text)) return;
+      for (const [, reading] of readings) reading.words(text);
     },
   });
   parser.end(html);
-  return { least, faint: [...faint.values()].toSorted((a, b) => a.ratio - b.ratio) };
+  return { light: light.found(), dark: dark?.found() };
 }

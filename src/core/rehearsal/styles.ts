@@ -5,10 +5,25 @@
 import { parse as selectorsOf, type Selector } from 'css-what';
 import postcss, { type AtRule, type Rule } from 'postcss';
 
-/** An element on the way from the root to the one that is looked at. */
-export interface Element {
+/** Where a message is read. */
+export type Where = 'light' | 'dark';
+
+/** An element by its name, its classes and those around it: all that rules ask of it. */
+export interface Spot {
   name: string;
   classes: ReadonlySet<string>;
+  /** Undefined for the root, which is no element. */
+  around: Spot | undefined;
+  /** Those in it, by name and classes. */
+  within: Map<string, Spot>;
+  /** What rules say of it, once it was asked. */
+  said: Partial<Record<Where, Said>>;
+}
+
+/** What rules say of an element: what its own style goes before, and what goes before that. */
+interface Said {
+  plain: string;
+  important: string;
 }
 
 interface StyleRule {
@@ -21,10 +36,14 @@ interface StyleRule {
   important: string;
 }
 
-export interface Sheet {
-  light: readonly StyleRule[];
-  dark: readonly StyleRule[];
+export interface Sheet extends Readonly<Record<Where, readonly StyleRule[]>> {
+  /** Elements that were met, from the root: messages of a look have the same. */
+  root: Spot;
+  spots: number;
 }
+
+/** Elements that are remembered of a sheet. */
+const MOST_SPOTS = 5_000;
 
 const EVERYWHERE = /^(all|screen|only screen)?$/i;
 const DARK = /^\(\s*prefers-color-scheme\s*:\s*dark\s*\)$/i;
@@ -33,12 +52,11 @@ const DECIDES =
 
 /** Sheets by their text: the messages of a look have the same. */
 const known = new Map<string, Sheet>();
-const NOTHING: Sheet = { light: [], dark: [] };
+const sheetWith = (rules: Record<Where, readonly StyleRule[]>): Sheet => ({ ...rules, root: rootSpot(), spots: 0 });
 
 /** The rules in a message's HTML. What cannot be read as CSS has none, as mail programs have it. */
 export function sheetOf(html: string): Sheet {
   const text = [...html.matchAll(/<style\b[^>]*>([\s\S]*?)<\/style>/gi)].map((m) => m[1]!).join('\n');
-  if (text === '') return NOTHING;
   let sheet = known.get(text);
   if (!sheet) {
     sheet = readSheet(text);
@@ -57,10 +75,10 @@ function readSheet(text: string): Sheet {
       if (where !== 'elsewhere') (where === 'dark' ? dark : light).push(...rulesOf(rule));
     });
   } catch {
-    return NOTHING;
+    return sheetWith({ light: [], dark: [] });
   }
   const sorted = (rules: StyleRule[]): StyleRule[] => rules.toSorted((a, b) => a.weight - b.weight);
-  return { light: sorted(light), dark: sorted([...light, ...dark]) };
+  return sheetWith({ light: sorted(light), dark: sorted([...light, ...dark]) });
 }
 
 /** Where a rule holds: not on paper, on phones alone, or under a condition that is not known here. */
@@ -115,7 +133,7 @@ const isClass = (token: Selector): boolean =>
 const weightOf = (tokens: readonly Selector[]): number =>
   tokens.reduce((sum, token) => sum + (isClass(token) ? 1000 : token.type === 'tag' ? 1 : 0), 0);
 
-const meets = (tokens: readonly Selector[], { name, classes }: Element): boolean =>
+const meets = (tokens: readonly Selector[], { name, classes }: Pick<Spot, 'name' | 'classes'>): boolean =>
   tokens.every((token) =>
     token.type === 'tag'
       ? token.name.toLowerCase() === name
@@ -125,7 +143,7 @@ const meets = (tokens: readonly Selector[], { name, classes }: Element): boolean
   );
 
 /** Whether a selector whose last compound meets the last element of a way meets it as a whole. Each of its compounds is held against each element once at most. */
-function meetsWay(compounds: StyleRule['compounds'], way: readonly Element[]): boolean {
+function meetsWay(compounds: StyleRule['compounds'], way: readonly Spot[]): boolean {
   if (compounds.length === 1) return true;
   // Where the compounds so far can end.
   let ends: number[] = [];
@@ -140,16 +158,36 @@ function meetsWay(compounds: StyleRule['compounds'], way: readonly Element[]): b
   return ends.at(-1) === way.length - 1;
 }
 
-/**
- * The style of the last element of a way: its own attribute within what rules say before and after it, so that the last of each property
- * counts.
- */
-export function styleOf(rules: readonly StyleRule[], way: readonly Element[], own: string): string {
-  let [plain, important] = ['', ''];
-  for (const rule of rules) {
-    if (!meets(rule.compounds.at(-1)!.tokens, way.at(-1)!) || !meetsWay(rule.compounds, way)) continue;
-    plain += rule.plain;
-    important += rule.important;
+const rootSpot = (): Spot => ({ name: '', classes: new Set(), around: undefined, within: new Map(), said: {} });
+
+/** Where reading a message with this sheet begins. */
+export function rootOf(sheet: Sheet): Spot {
+  if (sheet.spots > MOST_SPOTS) Object.assign(sheet, { root: rootSpot(), spots: 0 });
+  return sheet.root;
+}
+
+/** An element with a class attribute as it is written, right within another. */
+export function spotIn(sheet: Sheet, around: Spot, name: string, classes: string): Spot {
+  const key = `${name} ${classes}`;
+  let spot = around.within.get(key);
+  if (!spot) {
+    spot = { name, classes: new Set(classes.split(/\s+/)), around, within: new Map(), said: {} };
+    around.within.set(key, spot);
+    sheet.spots += 1;
   }
+  return spot;
+}
+
+/** The style of an element: its own attribute within what rules say before and after it, so that the last of each property counts. */
+export function styleAt(sheet: Sheet, where: Where, spot: Spot, own: string): string {
+  const { plain, important } = (spot.said[where] ??= saidOf(sheet[where], spot));
   return `${plain};${own};${important}`;
+}
+
+function saidOf(rules: readonly StyleRule[], spot: Spot): Said {
+  const way: Spot[] = [];
+  for (let at: Spot = spot; at.around; at = at.around) way.unshift(at);
+  const meeting = rules.filter(({ compounds }) => meets(compounds.at(-1)!.tokens, spot) && meetsWay(compounds, way));
+  const all = (of: keyof Said): string => meeting.map((rule) => rule[of]).join('');
+  return { plain: all('plain'), important: all('important') };
 }

@@ -35,6 +35,3 @@ export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DU
 
 /** Whether what was asked for was locked by another for too long. */
 export const isLockWait = (error: unknown): boolean => codeOf(error) === 'ER_LOCK_WAIT_TIMEOUT';
-
-/** Whether a part of a transaction ended after all of it had: the database took it back for another's sake. */
-export const isSavepointGone = (error: unknown): boolean => codeOf(error) === 'ER_SP_DOES_NOT_EXIST';

@@ -135,7 +135,8 @@ class TakenBack<T> extends Error {
 
 /**
  * Does something in a transaction that is taken back in any case, on connections of its own. They never commit by themselves: should the
- * database end the transaction in the middle, to let another go on, what is done after that is taken back as well.
+ * database end the transaction in the middle, to let another go on, what is done after that is taken back as well. Transactions within it
+ * are part of it: they have no savepoints, and what fails in one is not undone by itself.
  */
 export async function takenBack<T>(work: (tx: Executor) => Promise<T>): Promise<T> {
   if (!store.libellusApart) {
@@ -144,7 +145,8 @@ export async function takenBack<T>(work: (tx: Executor) => Promise<T>): Promise<
   }
   try {
     return await store.libellusApart.db.transaction(async (tx) => {
-      throw new TakenBack(await work(tx));
+      const whole = Object.assign(tx, { transaction: (part: (within: typeof tx) => Promise<unknown>) => part(tx) });
+      throw new TakenBack(await work(whole));
     });
   } catch (error) {
     if (error instanceof TakenBack) return error.found as T;

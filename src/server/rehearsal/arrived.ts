@@ -13,7 +13,7 @@ export async function readArrived(
   { recipient, raw }: Taken,
   keys: PublicKeys,
 ): Promise<Arrived & { messageId: string }> {
-  const parsed = await simpleParser(raw, { skipImageLinks: true });
+  const parsed = await simpleParser(raw, { skipImageLinks: true, skipTextToHtml: true, checksumAlgo: false });
   const headers = new Map<string, string[]>();
   for (const { key, line } of parsed.headerLines) {
     const value = line.slice(line.indexOf(':') + 1).trim();

@@ -36,7 +36,7 @@ import type { Delivery } from '../worker/claims';
 import type { DeliverWith } from '../worker/deliver';
 import { readArrived } from './arrived';
 import { inUse, remembering, returned } from './faults';
-import { sendAll, STAND_INS, through, untilDone, type Lived } from './live';
+import { sendAll, settingsOf, STAND_INS, through, untilDone, type Lived } from './live';
 import { openMailbox, type Mailbox, type Manner, type Post, type Taken } from './mailbox';
 import type { Run } from './runs';
 import { stageOf, type Stage } from './scene';
@@ -266,6 +266,7 @@ async function livedOnce(
   const first = await firstServices(store.id);
   const posts = { well: well.post(), ill: ill.post() };
   const standIns = remembering(store.id);
+  const by = settingsOf(store.id);
   const linesFor = (delivery: Delivery, track: Track): DeliverWith['lines'] => ({
     with: async (service, work) => {
       track.tries += 1;
@@ -283,7 +284,7 @@ async function livedOnce(
       };
       tracks.set(delivery.id, track);
       bring(track, sendingNow());
-      await sendAll(tx, store.timeZone, [delivery], { lines: linesFor(delivery, track), standIns });
+      await sendAll(tx, store.timeZone, [delivery], { lines: linesFor(delivery, track), standIns, by });
       if (fault === 'returned' && track.taken.length > 0)
         await returned(tx, { ...delivery, ...(await nowOf(tx, delivery)) }, track.returnPath);
     }

@@ -26,7 +26,7 @@ import type { DeliverWith } from '../worker/deliver';
 import { FAR_AHEAD, type StandIns } from '../worker/dispatch';
 import type { Delivery } from '../worker/claims';
 import { readArrived, type PublicKeys } from './arrived';
-import { sendAll, STAND_INS, toldAs } from './live';
+import { sendAll, settingsOf, STAND_INS, toldAs } from './live';
 import { openMailbox, type Manner, type Post } from './mailbox';
 
 /** The message that faults are tried with, and the life that it comes of. */
@@ -155,13 +155,14 @@ async function through(
     },
   };
   const standIns = remembering(store.id);
+  const by = settingsOf(store.id);
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const due = delivery.dueAt.getTime();
     if (!['planned', 'deferred', 'held'].includes(delivery.state)) break;
     if (delivery.dueAt >= FAR_AHEAD || due > begunAt + LONGEST_MS) break;
     clock.now = Math.max(clock.now, due);
     windOwnClock(clock.now);
-    await sendAll(tx, store.timeZone, [delivery], { lines, standIns });
+    await sendAll(tx, store.timeZone, [delivery], { lines, standIns, by });
     [delivery] = (await tx.select().from(deliveries).where(eq(deliveries.id, delivery.id))) as [Delivery];
   }
   const taken = [...posts.well.taken, ...posts.ill.taken];

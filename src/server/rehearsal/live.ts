@@ -7,7 +7,7 @@ import type { LifeEvent, PlannedLife, Touched } from '@/core/rehearsal';
 import type { Reason } from '@/core/plan';
 import { messageKey, REST_MS } from '@/core/rehearsal';
 import { config } from '../base/config';
-import { isDeadlock, isLockWait, isSavepointGone } from '../base/database-errors';
+import { isDeadlock, isLockWait } from '../base/database-errors';
 import { newId } from '../base/ids';
 import { takenBack, type Executor } from '../db/client';
 import { byOwnClock, windOwnClock } from '../db/own-clock';
@@ -16,11 +16,11 @@ import { deliveries, events as eventRows, notWritten } from '../db/schema';
 import { databaseNow } from '../db/time';
 import { receiveEvent } from '../events/receive';
 import { isAboutAccount, type OrderEvent } from '../events/schema';
-import { batchContext } from '../sending/render';
+import { batchContext, madeBy, type MadeBy } from '../sending/render';
 import type { SenderRow, ServiceRow } from '../sending/service';
 import type { Delivery } from '../worker/claims';
 import { deliver, type DeliverWith } from '../worker/deliver';
-import { Dispatch, type StandIns } from '../worker/dispatch';
+import { Dispatch, sentBy, type SentBy, type StandIns } from '../worker/dispatch';
 import { gathered, goesItself } from '../worker/gather';
 import { Recorder } from '../worker/record';
 import { threadsOf } from '../worker/threads';
@@ -103,13 +103,14 @@ export async function live(
         () =>
           takenBack(async (tx) => {
             await putDrafts(tx, storeId, drafts);
+            const by = settingsOf(storeId);
             return through(
               tx,
               storeId,
               { events, number },
               {
                 ...{ states: ['planned'], only },
-                send: (going) => sendAll(tx, timeZone, going, { lines, standIns: STAND_INS }),
+                send: (going) => sendAll(tx, timeZone, going, { lines, standIns: STAND_INS, by }),
               },
             );
           }),
@@ -135,9 +136,8 @@ export async function untilDone<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
-/** Whether a transaction is over before its end. A savepoint within it is then gone as well, which hides why. */
-const isUndone = (error: unknown): boolean =>
-  error instanceof Undone || isDeadlock(error) || isLockWait(error) || isSavepointGone(error);
+/** Whether a transaction is over before its end. */
+const isUndone = (error: unknown): boolean => error instanceof Undone || isDeadlock(error) || isLockWait(error);
 
 /** How what is due goes out. */
 export interface Sending {
@@ -234,14 +234,24 @@ const lineTo = (post: Post): DeliverWith['lines'] => ({
   with: <T>(_service: ServiceRow, work: (line: Post) => Promise<T>): Promise<T> => work(post),
 });
 
+/** What a store's messages are made and sent by. */
+export type Settings = () => Promise<{ made: MadeBy; sent: SentBy }>;
+
+/** Read when they are first asked for: nobody changes them in the middle of an order's life. */
+export function settingsOf(storeId: string): Settings {
+  let read: ReturnType<Settings> | undefined;
+  return () => (read ??= Promise.all([madeBy([storeId]), sentBy([storeId])]).then(([made, sent]) => ({ made, sent })));
+}
+
 /** Sends what is due as the worker does that has claimed it, over these lines and by these services. */
 export async function sendAll(
   tx: Executor,
   timeZone: string,
   claimed: readonly Delivery[],
-  { lines, standIns }: { lines: DeliverWith['lines']; standIns: StandIns },
+  { lines, standIns, by }: { lines: DeliverWith['lines']; standIns: StandIns; by: Settings },
 ): Promise<void> {
   if (claimed.length === 0) return;
+  const { made, sent } = await by();
   const leaseUntil = new Date(databaseNow() + config().leaseMs);
   const lease = { state: 'sending' as const, leaseUntil, leaseBy: 'rehearsal' };
   const ids = claimed.map((d) => d.id);
@@ -251,11 +261,11 @@ export async function sendAll(
     .where(inArray(deliveries.id, ids));
   const batch = claimed.map((d) => ({ ...d, ...lease, attempts: d.attempts + 1 }));
   const [context, threads] = await Promise.all([
-    batchContext(batch),
+    batchContext(batch, made),
     threadsOf([...new Set(batch.flatMap((d) => d.orderId ?? []))]),
   ]);
   const zones = new Map([...context.stores.keys()].map((id) => [id, timeZone]));
-  const dispatch = await Dispatch.for(batch, zones, standIns);
+  const dispatch = await Dispatch.for(batch, zones, standIns, sent);
   const recorder = new Recorder();
   for (const delivery of batch) await deliver(delivery, { context, threads, dispatch, lines, recorder });
 }
@@ -288,7 +298,13 @@ const SENDER: SenderRow = {
  */
 export const STAND_INS: StandIns = {
   services: (own) =>
-    own.length > 0 ? own.map((s) => ({ ...s, paused: false, downUntil: null, downWords: '', failures: 0 })) : [SERVICE],
+    (own.length > 0 ? own : [SERVICE]).map((s) => ({
+      ...s,
+      paused: false,
+      downUntil: null,
+      downWords: '',
+      failures: 0,
+    })),
   senders: (own) => (own.length > 0 ? own : [SENDER]),
 };
 

@@ -161,9 +161,37 @@ export interface BatchContext {
   compiled: (store: StoreRow, editionId: string, language: string, letter?: Letter) => Promise<CompiledMessage>;
 }
 
-/** Reads what a batch of deliveries needs, once for all of them. */
+/** What messages of stores are made by, apart from what they are about. */
+export interface MadeBy {
+  stores: StoreRow[];
+  channels: (typeof channels.$inferSelect)[];
+  /** Compiled messages by edition and language. */
+  messages: Map<string, Promise<CompiledMessage>>;
+}
+
+export async function madeBy(storeIds: readonly string[]): Promise<MadeBy> {
+  const db = database();
+  const [storeRows, channelRows] = await Promise.all([
+    db
+      .select()
+      .from(stores)
+      .where(inArray(stores.id, [...storeIds])),
+    db
+      .select()
+      .from(channels)
+      .where(inArray(channels.storeId, [...storeIds])),
+  ]);
+  return { stores: storeRows, channels: channelRows, messages: new Map() };
+}
+
+/**
+ * Reads what a batch of deliveries needs, once for all of them.
+ *
+ * @param by for several batches that go by the same settings
+ */
 export async function batchContext(
   batch: readonly { storeId: string; orderId: string | null; eventId: string; timed: boolean }[],
+  by?: MadeBy,
 ): Promise<BatchContext> {
   const db = database();
   const storeIds = [...new Set(batch.map((d) => d.storeId))];
@@ -171,15 +199,14 @@ export async function batchContext(
   const eventIds = [...new Set(batch.map((d) => d.eventId))];
   const timedEvents = [...new Set(batch.filter((d) => d.timed).map((d) => d.eventId))];
   const waited = [...new Set(batch.filter((d) => d.timed).map((d) => d.storeId))];
-  const [storeRows, orderRows, channelRows, laterRows, facts] = await Promise.all([
-    db.select().from(stores).where(inArray(stores.id, storeIds)),
+  const [made, orderRows, laterRows, facts] = await Promise.all([
+    by ?? madeBy(storeIds),
     orderIds.length > 0
       ? db
           .select({ id: orders.id, order: orders.snapshot, answered: orders.answered })
           .from(orders)
           .where(inArray(orders.id, orderIds))
       : [],
-    db.select().from(channels).where(inArray(channels.storeId, storeIds)),
     db
       .select({ id: events.id, type: events.type, data: events.data })
       .from(events)
@@ -196,10 +223,10 @@ export async function batchContext(
       ),
     waited.length > 0 ? notificationFacts(db, waited) : [],
   ]);
-  const messages = new Map<string, Promise<CompiledMessage>>();
-  const names = new Map(channelRows.map((c) => [`${c.storeId}/${c.id}`, c.name]));
+  const { messages } = made;
+  const names = new Map(made.channels.map((c) => [`${c.storeId}/${c.id}`, c.name]));
   return {
-    stores: new Map(storeRows.map((s) => [s.id, s])),
+    stores: new Map(made.stores.map((s) => [s.id, s])),
     later: new Map(laterRows.map((e) => [e.id, { moment: e.type, ...(e.data as unknown as EventData) }])),
     orders: new Map(orderRows.map((o) => [o.id, o])),
     notifications: new Map(facts.map((n) => [n.id, n])),

@@ -72,6 +72,24 @@ interface StoreWays {
   waiting: number;
 }
 
+/** What messages of stores go out by. */
+export interface SentBy {
+  services: ServiceRow[];
+  senders: SenderRow[];
+  domains: (typeof domains.$inferSelect)[];
+}
+
+export async function sentBy(storeIds: readonly string[]): Promise<SentBy> {
+  const db = database();
+  const ids = [...storeIds];
+  const [serviceRows, senderRows, domainRows] = await Promise.all([
+    db.select().from(services).where(inArray(services.storeId, ids)).orderBy(services.rank, services.id),
+    db.select().from(senders).where(inArray(senders.storeId, ids)),
+    db.select().from(domains).where(inArray(domains.storeId, ids)),
+  ]);
+  return { services: serviceRows, senders: senderRows, domains: domainRows };
+}
+
 interface Reserved {
   left: number;
   at: number;
@@ -99,19 +117,18 @@ export class Dispatch {
    * Reads what deciding for a batch needs, in a few queries.
    *
    * @param rehearsed for what is rehearsed, which counts against no limit and goes to no service
+   * @param by for several batches that go by the same settings
    */
   static async for(
     batch: readonly Delivery[],
     timeZones: ReadonlyMap<string, string>,
     rehearsed?: StandIns,
+    by?: SentBy,
   ): Promise<Dispatch> {
-    const db = database();
     const ids = [...new Set(batch.map((d) => d.storeId))];
-    const [serviceRows, senderRows, withholdingRows, domainRows] = await Promise.all([
-      db.select().from(services).where(inArray(services.storeId, ids)).orderBy(services.rank, services.id),
-      db.select().from(senders).where(inArray(senders.storeId, ids)),
-      db.select().from(withholdings).where(inArray(withholdings.storeId, ids)),
-      db.select().from(domains).where(inArray(domains.storeId, ids)),
+    const [{ services: serviceRows, senders: senderRows, domains: domainRows }, withholdingRows] = await Promise.all([
+      by ?? sentBy(ids),
+      database().select().from(withholdings).where(inArray(withholdings.storeId, ids)),
     ]);
     const known = await knownDestinations(rehearsed ? [] : serviceRows.map((s) => s.id), [
       ...new Set(batch.map((d) => domainOf(d.recipient).toLowerCase())),
