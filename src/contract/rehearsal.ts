@@ -48,8 +48,10 @@ export type RehearsalOf = (typeof REHEARSAL_OF)[number];
 export const AskRehearsalSchema = Type.Object(
   {
     of: Type.Union(REHEARSAL_OF.map((of) => Type.Literal(of))),
-    /** Of drafts: the versions, as the Desk names them; all without it. */
+    /** Of drafts: the versions, as the Desk names them; all without it, those of the look and of passages among them. */
     versions: Type.Optional(Type.Array(Type.String({ maxLength: 130 }), { minItems: 1, maxItems: 50 })),
+    /** Of drafts: that of the look alone. */
+    look: Type.Optional(Type.Literal(true)),
     /** What is chosen: the notifications, as the Journey names them. */
     notifications: Type.Optional(Type.Array(Type.String({ maxLength: 60 }), { minItems: 1, maxItems: 200 })),
   },
@@ -154,8 +156,8 @@ export interface RehearsalRun {
   since?: number;
   /** Somebody chose what was rehearsed. */
   chosen?: true;
-  /** How many drafts were rehearsed as if they were live; none without it. */
-  drafts?: number;
+  /** What was rehearsed as if it were live: how many drafts, and whether the look and which passages are among them. None without it. */
+  drafts?: { n: number; look: boolean; passages: string[] };
   /** Undefined while nobody has asked for them. */
   pictures?: PicturesOfRun;
 }

@@ -19,6 +19,7 @@ export const say = speak('look', {
   editionNumberIsLive: 'edition {$number} is live',
   neverPublished: 'never published',
   publishLookNumber: 'Publish look {$number}',
+  rehearseFirst: 'Rehearse this draft',
   panel: 'Panel',
   partsOfTheLook: 'Parts of the look',
   fixPlace: 'fix {$place}',

@@ -337,6 +337,8 @@ export const say = speak('rehearsal', {
   rehearseDrafts: '.input {$n :integer} .match $n one {{Rehearse the draft}} * {{Rehearse {$n} drafts}}',
   withDrafts:
     '.input {$n :integer} .match $n one {{With {$n} draft as if it were published, the rest as it is live.}} * {{With {$n} drafts as if they were published, the rest as it is live.}}',
+  sharedDrafts: 'Shared by several messages: {$what}.',
+  theLook: 'the look',
   noDrafts: 'There is no draft to rehearse: of what is on, all that was written is live.',
   saysOtherwise:
     '.input {$n :integer} .match $n one {{{$n} line differs from rehearsal {$run :integer}}} * {{{$n} lines differ from rehearsal {$run :integer}}}',

@@ -277,7 +277,7 @@ describe('of a few messages', () => {
     const rehearser = new Rehearser(FEW_LIVES);
     await rehearser.turn();
     const view = (await loadRehearsal(access))!;
-    expect([view.run.state, view.run.drafts, view.run.since]).toEqual(['done', 1, live.run.number]);
+    expect([view.run.state, view.run.drafts?.n, view.run.since]).toEqual(['done', 1, live.run.number]);
     const anew = view.messages.filter((m) => m.from === undefined);
     expect(new Set(anew.map((m) => [m.notification, m.language, m.outcome].join(' ')))).toEqual(
       new Set(['Order received de wrong']),

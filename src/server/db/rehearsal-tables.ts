@@ -23,16 +23,34 @@ import type {
 } from '@/contract/rehearsal';
 import type { MomentId } from '@/core/moments';
 import { address, blob, exact, id, json, time } from './columns';
-import type { Template } from '@/core/template';
+import type { Look } from '@/core/look';
+import type { Passage, Template } from '@/core/template';
 import { ofStore } from './store-table';
 
-/** A draft as the edition that it would be. */
+/** A draft of a version as the edition that it would be. */
 export interface DraftEdition {
   id: string;
   templateId: string;
   template: Template;
   languages: string[];
 }
+
+/** The draft of a store's look. */
+export interface DraftLook {
+  id: string;
+  look: Look;
+}
+
+/** The draft of a passage, with what the passage is called. */
+export interface DraftPassage {
+  id: string;
+  passageId: string;
+  name: string;
+  content: Omit<Passage, 'id' | 'name'>;
+}
+
+/** What is rehearsed as if it were live. */
+export type Draft = DraftEdition | DraftLook | DraftPassage;
 
 export const rehearsals = mysqlTable(
   'rehearsal',
@@ -68,7 +86,7 @@ export const rehearsals = mysqlTable(
     ownTroubles: json<OwnTroubles[]>('own_troubles').notNull().default([]),
     counts: json<RehearsalCounts>('counts').notNull(),
     /** Drafts that were rehearsed as if they were live; of what is live without them. */
-    drafts: json<DraftEdition[]>('drafts'),
+    drafts: json<Draft[]>('drafts'),
     /** What becomes of a message while sending goes wrong; none where no message goes out when an order is placed. */
     faults: json<FaultsTried>('faults'),
     /** The same of all of its messages; none while nobody has asked for it. */

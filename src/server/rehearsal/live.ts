@@ -11,7 +11,7 @@ import { isDeadlock, isLockWait } from '../base/database-errors';
 import { newId } from '../base/ids';
 import { takenBack, type Executor } from '../db/client';
 import { byOwnClock, windOwnClock } from '../db/own-clock';
-import type { DraftEdition } from '../db/rehearsal-tables';
+import type { Draft } from '../db/rehearsal-tables';
 import { deliveries, events as eventRows, notWritten } from '../db/schema';
 import { databaseNow } from '../db/time';
 import { receiveEvent } from '../events/receive';
@@ -24,7 +24,7 @@ import { Dispatch, sentBy, type SentBy, type StandIns } from '../worker/dispatch
 import { gathered, goesItself } from '../worker/gather';
 import { Recorder } from '../worker/record';
 import { threadsOf } from '../worker/threads';
-import { putDrafts, settingOf } from './drafts';
+import { putDrafts, settingOf, wearing } from './drafts';
 import { tellReckoned } from './reckoned';
 import type { Mailbox, Post, Taken } from './mailbox';
 
@@ -70,7 +70,7 @@ export interface Living {
   /** What is sent of it, of all that is planned; everything without it. */
   only?: Touched | undefined;
   /** Drafts that are live in it. */
-  drafts?: readonly DraftEdition[];
+  drafts?: readonly Draft[];
 }
 
 /** The database ended the transaction of a life so that another could go on, or did not answer it in time. */
@@ -103,7 +103,7 @@ export async function live(
         () =>
           takenBack(async (tx) => {
             await putDrafts(tx, storeId, drafts);
-            const by = settingsOf(storeId);
+            const by = settingsOf(storeId, drafts);
             return through(
               tx,
               storeId,
@@ -237,10 +237,14 @@ const lineTo = (post: Post): DeliverWith['lines'] => ({
 /** What a store's messages are made and sent by. */
 export type Settings = () => Promise<{ made: MadeBy; sent: SentBy }>;
 
-/** Read when they are first asked for: nobody changes them in the middle of an order's life. */
-export function settingsOf(storeId: string): Settings {
+/** Read when they are first asked for: nobody changes them in the middle of an order's life. With the look of these drafts. */
+export function settingsOf(storeId: string, drafts: readonly Draft[] = []): Settings {
   let read: ReturnType<Settings> | undefined;
-  return () => (read ??= Promise.all([madeBy([storeId]), sentBy([storeId])]).then(([made, sent]) => ({ made, sent })));
+  return () =>
+    (read ??= Promise.all([madeBy([storeId]), sentBy([storeId])]).then(([made, sent]) => ({
+      made: { ...made, stores: made.stores.map((store) => wearing(store, drafts)) },
+      sent,
+    })));
 }
 
 /** Sends what is due as the worker does that has claimed it, over these lines and by these services. */

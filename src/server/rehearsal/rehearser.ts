@@ -31,7 +31,7 @@ import { AppError } from '../base/errors';
 import { kept, keptWithin } from '@/words/kept';
 import { say } from '@/words/rehearsal';
 import { runBegunAt, takeOver } from './carry';
-import { withDrafts } from './drafts';
+import { arePut, wearing, withDrafts } from './drafts';
 import { tryingFaults, triedWith, type Tried } from './faults';
 import { askLinks } from './links';
 import { live } from './live';
@@ -110,9 +110,11 @@ export class Rehearser {
 
   private async rehearse(run: Run): Promise<void> {
     const begun = databaseNow() - run.tookMs;
-    const [store] = await database().select().from(stores).where(eq(stores.id, run.storeId));
-    if (!store) return;
-    const stage = await withDrafts(store.id, run.drafts ?? [], () => stageOf(store));
+    const drafts = run.drafts ?? [];
+    const [row] = await database().select().from(stores).where(eq(stores.id, run.storeId));
+    if (!row) return;
+    const store = wearing(row, drafts);
+    const stage = await withDrafts(store.id, drafts, () => stageOf(store));
     const todo = run.lives > 0 ? await livesLeft(run, stage) : await planned(run, stage, this.options);
     const mailbox = await openMailbox();
     try {
@@ -123,8 +125,7 @@ export class Rehearser {
           await one(run, store, stage, next, mailbox);
         }
       };
-      // Lives in which drafts are live would wait for each other: each puts the same rows.
-      await Promise.all(Array.from({ length: run.drafts ? 1 : AT_ONCE }, line));
+      await Promise.all(Array.from({ length: arePut(drafts) ? 1 : AT_ONCE }, line));
     } finally {
       await mailbox.close();
     }

@@ -12,7 +12,7 @@ import { rehearsalMessages, rehearsals } from '../db/schema';
 import { databaseTime } from '../db/time';
 import { say } from '@/words/rehearsal';
 import { say as closing } from '@/words/stores';
-import { draftsOf, withDrafts } from './drafts';
+import { draftsOf, wearing, withDrafts, type WantedDrafts } from './drafts';
 import { marksNow } from './standing';
 
 export type Run = typeof rehearsals.$inferSelect;
@@ -24,8 +24,8 @@ export interface Asked {
   why: RehearsalWhy;
   /** Only what has changed since the newest run of what is live; everything where there is none. */
   changes: boolean;
-  /** Drafts as if they were live: of some versions, or all; only what they change. */
-  drafts?: 'all' | { variantIds: string[] };
+  /** Drafts as if they were live: only what they change is rehearsed. */
+  drafts?: WantedDrafts;
   /** Only these versions of what is live, whether they have changed or not; the rest is taken over from the newest run. */
   chosen?: { variantIds: string[] };
 }
@@ -42,9 +42,9 @@ export async function startRehearsal(
 ): Promise<{ number: number }> {
   const { id: storeId, name, closedAt } = store;
   if (closedAt) throw new AppError('forbidden', closing.refusedClosed({ name }));
-  const drafts = wanted && (await draftsOf(store, wanted === 'all' ? undefined : wanted.variantIds));
+  const drafts = wanted && (await draftsOf(store, wanted));
   if (drafts?.length === 0) throw new AppError('conflict', say.noDrafts);
-  const marks = await withDrafts(storeId, drafts ?? [], () => marksNow(store));
+  const marks = await withDrafts(storeId, drafts ?? [], () => marksNow(wearing(store, drafts ?? [])));
   const base = changes || drafts || only ? await newestDone(storeId) : undefined;
   // What somebody names is rehearsed in any case. A draft may change nothing that goes out, such as words of a language that is not complete: that is then what is found.
   const named = typeof wanted === 'object' || only !== undefined;

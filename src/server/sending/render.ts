@@ -159,6 +159,8 @@ export interface BatchContext {
   channelName: (storeId: string, channel: string) => string | undefined;
   /** An edition in a language, compiled once for the batch; with the words of a letter, if it was adapted. */
   compiled: (store: StoreRow, editionId: string, language: string, letter?: Letter) => Promise<CompiledMessage>;
+  /** What it is read from, for others that go out with it. */
+  by: MadeBy;
 }
 
 /** What messages of stores are made by, apart from what they are about. */
@@ -226,6 +228,7 @@ export async function batchContext(
   const { messages } = made;
   const names = new Map(made.channels.map((c) => [`${c.storeId}/${c.id}`, c.name]));
   return {
+    by: made,
     stores: new Map(made.stores.map((s) => [s.id, s])),
     later: new Map(laterRows.map((e) => [e.id, { moment: e.type, ...(e.data as unknown as EventData) }])),
     orders: new Map(orderRows.map((o) => [o.id, o])),

@@ -290,10 +290,10 @@ const MOST_FILES = 15_000_000;
  * What a delivery carries, each looked at and worded as it is by itself. What has ended is stopped; what cannot be made goes out alone, and
  * says there why not.
  */
-async function partsOf(carrier: Delivery): Promise<Part[]> {
+async function partsOf(carrier: Delivery, { by }: Pick<BatchContext, 'by'>): Promise<Part[]> {
   if (!carries(carrier)) return [];
   const carried = await carriedBy(database(), carrier.id);
-  const context = await batchContext(carried);
+  const context = await batchContext(carried, by);
   const parts: Part[] = [];
   const alone: string[] = [];
   let bytes = 0;
@@ -338,7 +338,7 @@ async function makeMessage(
 ): Promise<MadeMessage> {
   const worded = await wordedFor(delivery, using.context, 'give');
   const { store, snapshot, compiled, byHand, sentAs: asked } = worded;
-  const parts = await partsOf(delivery);
+  const parts = await partsOf(delivery, using.context);
   const message = together([await ofWords(() => compiled.fill(snapshot)), ...parts.map((p) => p.message)]);
   const files = [
     ...(await filesFor({ ...worded, moment: delivery.moment, language: delivery.language })),

@@ -23,6 +23,8 @@ export interface PublishFrameProps {
   changes: ReactNode;
   /** Before and after. */
   children: ReactNode;
+  /** What else can be done with the draft. */
+  aside?: ReactNode;
   onClose: () => void;
   /** With why, in the words of whoever publishes; empty when nothing was said. */
   onPublish: (note: string) => void;
@@ -39,9 +41,10 @@ export function PublishFrame(props: PublishFrameProps) {
       title={title}
       foot={
         <>
-          {trouble && (
-            <div className="me-auto">
-              <Trouble>{trouble}</Trouble>
+          {(trouble || props.aside) && (
+            <div className="me-auto flex items-center gap-3">
+              {props.aside}
+              {trouble && <Trouble>{trouble}</Trouble>}
             </div>
           )}
           <button type="button" className="btn" onClick={onClose}>

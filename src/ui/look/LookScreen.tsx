@@ -205,6 +205,16 @@ export function LookScreen(props: LookProps) {
     router.refresh();
   };
 
+  const rehearse = async (ask: NonNullable<LookProps['onRehearse']>): Promise<void> => {
+    setBusy(true);
+    setTrouble(undefined);
+    await save.saveNow();
+    const result = await answered(ask());
+    setBusy(false);
+    if (!result.ok) return setTrouble(failureWords(result.error));
+    router.push(`${base}/rehearsal?run=${result.value.number}`);
+  };
+
   const partProps: PartProps = { look, editable: mayEdit && !trying, onLook };
 
   const { measure, room } = usePanels(SHEETS, SIDES);
@@ -432,6 +442,7 @@ export function LookScreen(props: LookProps) {
         after={draft}
         width={strip.width === 'phone' ? PHONE : Math.max(live.shape.width, draft.shape.width) + 32}
         render={renderOne}
+        onRehearse={props.onRehearse && (() => void rehearse(props.onRehearse!))}
         onClose={() => setPublishing(false)}
         onPublish={(note) => void publish(note)}
       />

@@ -23,6 +23,7 @@ export function PublishLook({
   trouble,
   width,
   render,
+  onRehearse,
   onClose,
   onPublish,
 }: {
@@ -37,6 +38,8 @@ export function PublishLook({
   trouble: string | undefined;
   width: number;
   render: (message: LookMessage, look: Look) => Promise<string | undefined>;
+  /** Undefined for whoever may not. */
+  onRehearse: (() => void) | undefined;
   onClose: () => void;
   onPublish: (note: string) => void;
 }) {
@@ -69,6 +72,15 @@ export function PublishLook({
         ),
       }))}
       idle={changes.length === 0}
+      aside={
+        onRehearse &&
+        blockers.length === 0 &&
+        changes.length > 0 && (
+          <button type="button" className="btn" disabled={busy} onClick={onRehearse}>
+            {say.rehearseFirst}
+          </button>
+        )
+      }
       changes={
         <>
           <PanelTitle>{say.nPartsChange({ n: changes.length })}</PanelTitle>

@@ -27,6 +27,8 @@ export interface LookProps {
   mayPublish: boolean;
   onSave: (revision: number, look: Look) => Promise<Result<{ revision: number }>>;
   onPublish: (revision: number, note?: string) => Promise<Result<{ said: string }>>;
+  /** Rehearses the draft as if it were live; undefined for whoever may not. */
+  onRehearse: (() => Promise<Result<{ number: number }>>) | undefined;
   onOrder: (number: string) => Promise<Result<{ order: Order; channelName: string | undefined }>>;
   onOrders: (search: string) => Promise<Result<OrderChoice[]>>;
   onBring: BringPicture;

@@ -138,7 +138,7 @@ export function RehearsalScreen(props: RehearsalProps) {
                   value: String(r.number),
                   label: say.run({ number: r.number }),
                   note: [
-                    ...(r.drafts === undefined ? [] : [say.nDrafts({ n: r.drafts })]),
+                    ...(r.drafts === undefined ? [] : [say.nDrafts({ n: r.drafts.n })]),
                     timeWords(r.askedAt, zone),
                   ].join(' · '),
                 }))}
@@ -345,6 +345,7 @@ function Standing({
     { outcome: 'missing' as const, n: counts.missing, words: say.nMissing({ n: counts.missing }), always: true },
     { outcome: 'surplus' as const, n: counts.surplus, words: say.nSurplus({ n: counts.surplus }) },
   ];
+  const shared = [...(run.drafts?.look ? [say.theLook] : []), ...(run.drafts?.passages ?? [])];
   return (
     <div className="shrink-0 px-5 py-2.5 text-sm">
       {isUnderWay(run) && (
@@ -385,7 +386,10 @@ function Standing({
         {counts.silent > 0 && <li className="text-slate">{say.nSilent({ n: counts.silent })}</li>}
       </ul>
       {run.drafts !== undefined ? (
-        <p className="mt-1">{say.withDrafts({ n: run.drafts })}</p>
+        <p className="mt-1">
+          {say.withDrafts({ n: run.drafts.n })}
+          {shared.length > 0 && ` ${say.sharedDrafts({ what: shared.join(', ') })}`}
+        </p>
       ) : (
         run.since !== undefined && (
           <p className="mt-1">{run.chosen ? say.chosenRun({ run: run.since }) : say.sinceRun({ run: run.since })}</p>

@@ -20,6 +20,7 @@ export const look: TranslationOf<typeof say> = {
   editionNumberIsLive: 'Ausgabe {$number} ist live',
   neverPublished: 'nie veröffentlicht',
   publishLookNumber: 'Gestaltung {$number} veröffentlichen',
+  rehearseFirst: 'Diesen Entwurf proben',
   panel: 'Bereich',
   partsOfTheLook: 'Teile der Gestaltung',
   fixPlace: '{$place} korrigieren',

@@ -344,6 +344,8 @@ export const rehearsal: TranslationOf<typeof say> = {
   rehearseDrafts: '.input {$n :integer} .match $n one {{Entwurf proben}} * {{{$n} Entwürfe proben}}',
   withDrafts:
     '.input {$n :integer} .match $n one {{Mit {$n} Entwurf, als wäre er veröffentlicht, der Rest wie in Betrieb.}} * {{Mit {$n} Entwürfen, als wären sie veröffentlicht, der Rest wie in Betrieb.}}',
+  sharedDrafts: 'Von mehreren Nachrichten geteilt: {$what}.',
+  theLook: 'die Gestaltung',
   noDrafts:
     'Es gibt keinen Entwurf zu proben: Von dem, was eingeschaltet ist, ist alles in Betrieb, was geschrieben wurde.',
   saysOtherwise:

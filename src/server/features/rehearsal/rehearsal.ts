@@ -45,7 +45,7 @@ import { database } from '../../db/client';
 import { channels, notifications, rehearsalLives, rehearsals, stores, templates } from '../../db/schema';
 import { databaseNow, databaseTime } from '../../db/time';
 import { templateRow } from '../../documents/shelves';
-import { draftsOf } from '../../rehearsal/drafts';
+import { draftsOf, lookAmong, passagesAmong } from '../../rehearsal/drafts';
 import { draftRehearsed } from '../../rehearsal/passed';
 import { postedOf } from '../../rehearsal/posted';
 import { inPictureOrder, picturedIn } from '../../rehearsal/pictures';
@@ -69,11 +69,11 @@ import { say } from '@/words/rehearsal';
  */
 export async function askRehearsal(
   access: Access,
-  { of, versions, notifications: slugs = [] }: AskRehearsal = { of: 'everything' },
+  { of, versions, look, notifications: slugs = [] }: AskRehearsal = { of: 'everything' },
 ): Promise<{ number: number }> {
   const { store, person } = access;
   const chosen = of === 'chosen' && { variantIds: await variantsOf(store.id, slugs) };
-  const drafts = versions === undefined ? 'all' : { variantIds: await variantIdsOf(access, versions) };
+  const drafts = look ? 'look' : versions ? { variantIds: await variantIdsOf(access, versions) } : 'all';
   return startRehearsal(
     store,
     { userId: person.id, name: person.name },
@@ -115,8 +115,8 @@ export async function draftsRehearsed(
   return found.toSorted((a, b) => order.indexOf(a.state) - order.indexOf(b.state))[0] ?? { state: 'passed' };
 }
 
-/** How many drafts can be rehearsed: those of notifications that are on, where they differ from what is live. */
-export const draftsToRehearse = async ({ store }: OfStore): Promise<number> => (await draftsOf(store)).length;
+/** How many drafts can be rehearsed: of notifications that are on, of the look and of passages, where they differ from what is live. */
+export const draftsToRehearse = async ({ store }: OfStore): Promise<number> => (await draftsOf(store, 'all')).length;
 
 /** Stops a run: lives that are under way are not written down. Throws `conflict` for one that has ended. */
 export async function stopRehearsal(access: Access, { number }: { number: number }): Promise<void> {
@@ -178,7 +178,13 @@ const runView = (run: Run): RehearsalRun => ({
   trouble: readKept(run.trouble),
   ...(run.since !== null && { since: run.since }),
   ...(run.chosen && { chosen: true as const }),
-  ...(run.drafts && { drafts: run.drafts.length }),
+  ...(run.drafts && {
+    drafts: {
+      n: run.drafts.length,
+      look: lookAmong(run.drafts) !== undefined,
+      passages: passagesAmong(run.drafts).map((d) => d.name),
+    },
+  }),
   ...(run.pictures && {
     pictures: {
       ...{ state: run.pictures, taken: run.picturesTaken, of: run.picturesOf, tookMs: run.picturesTookMs },

@@ -9,6 +9,7 @@ import { newId } from '../../base/ids';
 import { database } from '../../db/client';
 import { databaseTime } from '../../db/time';
 import { editions, rehearsalMessages, templates, viewingRemarks } from '../../db/schema';
+import { editionsAmong } from '../../rehearsal/drafts';
 import { inPictureOrder, picturedIn } from '../../rehearsal/pictures';
 import { messagesOf, showing, type MessageRow, type Run } from '../../rehearsal/runs';
 import { pictureBytes, sizeOf } from '../rehearsal/pictures';
@@ -74,7 +75,7 @@ export async function viewedMessage(viewing: Viewing, id: string, form: PictureF
 
 /** What a message of a version was made of: its draft in a run of drafts, else what is live. */
 async function templateOf(run: Run, variantId: string): Promise<Template | undefined> {
-  const draft = run.drafts?.find((d) => d.templateId === variantId);
+  const draft = editionsAmong(run.drafts ?? []).find((d) => d.templateId === variantId);
   if (draft) return draft.template;
   const [live] = await database()
     .select({ template: editions.template })

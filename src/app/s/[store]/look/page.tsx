@@ -12,6 +12,7 @@ import {
   publishLookAction,
   saveLookAction,
 } from '../bench-actions';
+import { askRehearsalAction } from '../rehearsal/actions';
 import { benchProps, type BenchQuery } from '../bench-props';
 import { say } from '@/words/pages';
 
@@ -43,6 +44,11 @@ export default async function LookPage({ params, searchParams }: Props) {
       mayPublish={may(access.role, 'look.publish')}
       onSave={saveLookAction.bind(null, store)}
       onPublish={publishLookAction.bind(null, store)}
+      onRehearse={
+        may(access.role, 'rehearsal.run')
+          ? askRehearsalAction.bind(null, store, { of: 'drafts', look: true })
+          : undefined
+      }
       onColours={coloursAction.bind(null, store)}
       onImport={importLookAction.bind(null, store)}
       onCopy={copyLookAction.bind(null, store)}
