@@ -40,11 +40,25 @@ function runsOf(days: readonly number[]): [first: number, last: number][] {
   return runs;
 }
 
+/** How a language writes days and times: to make these takes longer than to use them. */
+const formats = new Map<string, { weekday: Intl.DateTimeFormat; time: Intl.DateTimeFormat }>();
+
+function formatsOf(locale: string): { weekday: Intl.DateTimeFormat; time: Intl.DateTimeFormat } {
+  let made = formats.get(locale);
+  if (!made) {
+    made = {
+      weekday: new Intl.DateTimeFormat(locale, { weekday: 'short', timeZone: 'UTC' }),
+      time: new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone: 'UTC' }),
+    };
+    formats.set(locale, made);
+  }
+  return made;
+}
+
 /** Opening hours as a language writes them: "Mon – Fri 09:00–17:30, Sat 10:00–14:00"; undefined without any. */
 export function hoursIn(hours: readonly Opening[], locale: string): string | undefined {
   if (hours.length === 0) return undefined;
-  const weekday = new Intl.DateTimeFormat(locale, { weekday: 'short', timeZone: 'UTC' });
-  const time = new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone: 'UTC' });
+  const { weekday, time } = formatsOf(locale);
   const dayOf = (day: number): number => MONDAY + (day - 1) * DAY;
   const timeOf = (text: string): number => MONDAY + minutesOf(text) * 60_000;
   const spans = (days: readonly number[]): string =>

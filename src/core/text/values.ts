@@ -24,8 +24,12 @@ export type Direction = 'ltr' | 'rtl';
 const UNSAFE = /[\u0000-\u001f\u007f-\u009f\u2028\u2029\u202a-\u202e\u2066-\u2069\ue000-\uf8ff\ufeff]+/g;
 const LONE_SURROGATES = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
 
+/** Letters and marks of ASCII with single spaces between them: one line as it is. */
+const PLAIN = /^[!-~]*(?: [!-~]+)*$/;
+
 /** One line of text without control characters; what could break a header, a row or the reading order becomes a space. */
 export function plainLine(text: string): string {
+  if (PLAIN.test(text) && !text.startsWith(' ')) return text;
   return text.replace(UNSAFE, ' ').replace(LONE_SURROGATES, '\ufffd').replace(/\s+/g, ' ').trim();
 }
 

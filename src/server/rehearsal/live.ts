@@ -2,7 +2,7 @@
  * One life, lived by the real code in a transaction that is taken back: events are taken as those of a shop are, what is due is made, signed
  * and sent as the worker does it, by a clock of its own and into a mailbox of our own. No row of it stays, and nobody outside sees one.
  */
-import { and, eq, inArray, lte, or, sql } from 'drizzle-orm';
+import { and, eq, inArray, lte, sql } from 'drizzle-orm';
 import type { LifeEvent, PlannedLife, Touched } from '@/core/rehearsal';
 import type { Reason } from '@/core/plan';
 import { messageKey, REST_MS } from '@/core/rehearsal';
@@ -155,9 +155,12 @@ export async function through(
   sending: Sending,
 ): Promise<Omit<Lived, 'taken'>> {
   const ids: string[] = [];
-  const sendDue = (until: number): Promise<void> => sendWhatIsDue(tx, storeId, ids, until, sending);
+  let next = Infinity;
+  const sendDue = async (until: number): Promise<void> => {
+    next = await sendWhatIsDue(tx, storeId, ids, until, sending);
+  };
   for (const [i, event] of events.entries()) {
-    await sendDue(event.at);
+    if (next <= event.at) await sendDue(event.at);
     windOwnClock(event.at);
     const id = `${number}-${i}-${newId()}`;
     ids.push(
@@ -167,7 +170,7 @@ export async function through(
     );
     await sendDue(event.at);
   }
-  await sendDue((events.at(-1)?.at ?? 0) + REST_MS);
+  if (next < Infinity) await sendDue((events.at(-1)?.at ?? 0) + REST_MS);
   return { rows: await rowsOf(tx, ids), leftOut: await leftOutOf(tx, ids) };
 }
 
@@ -189,14 +192,14 @@ const isAtOnce = ({ state, timed }: Pick<Delivery, 'state' | 'timed'>): boolean 
 /** A life that never ends would hold its rows for ever. */
 const MOST_ROUNDS = 1_000;
 
+/** Sends what is due by a time; answers when the next is due, infinity for nothing. */
 async function sendWhatIsDue(
   tx: Executor,
   storeId: string,
   events: readonly string[],
   until: number,
   { states, only, send }: Sending,
-): Promise<void> {
-  if (events.length === 0) return;
+): Promise<number> {
   const mine = and(
     eq(deliveries.storeId, storeId),
     inArray(deliveries.eventId, [...events]),
@@ -209,10 +212,14 @@ async function sendWhatIsDue(
     const [next] = await tx
       .select({ state: deliveries.state, timed: deliveries.timed, dueAt: deliveries.dueAt })
       .from(deliveries)
-      .where(and(mine, or(atOnce, lte(deliveries.dueAt, new Date(until))), goesItself))
-      .orderBy(deliveries.dueAt, deliveries.id)
+      .where(and(mine, goesItself))
+      .orderBy(
+        sql`case when ${lte(deliveries.dueAt, new Date(until))} then 0 when ${atOnce} then 1 else 2 end`,
+        deliveries.dueAt,
+        deliveries.id,
+      )
       .limit(1);
-    if (!next) return;
+    if (!next || (!isAtOnce(next) && next.dueAt.getTime() > until)) return next?.dueAt.getTime() ?? Infinity;
     // What goes out at once is due by the true clock; what waits, by that of its life.
     if (next.timed || next.state !== 'planned') windOwnClock(next.dueAt.getTime());
     // In a life of the past, what waits for a later day of it is due before what goes out at once.
@@ -227,6 +234,7 @@ async function sendWhatIsDue(
     if (going.length === 0) await new Promise((again) => setTimeout(again, 20));
     await send(going);
   }
+  return Infinity;
 }
 
 /** Whatever service it is, the mailbox takes it. */

@@ -8,20 +8,23 @@ const SETTLE_MS = 250;
 /** Should a change be missed while a connection was made anew, the screen is not wrong for longer than this. */
 const AT_LATEST_MS = 10_000;
 
-export function WatchWaiting({ waiting }: { waiting: boolean }) {
+/** @param every so often at most, ms: for a screen that is long to read, while much moves */
+export function WatchWaiting({ waiting, every = 0 }: { waiting: boolean; every?: number }) {
   const router = useRouter();
   const store = usePathname().split('/')[2] ?? '';
   useEffect(() => {
     if (!waiting) return;
     let soon: ReturnType<typeof setTimeout> | undefined;
+    let last = 0;
     const read = (): void => {
+      last = Date.now();
       if (document.visibilityState === 'visible') router.refresh();
     };
     const changes = new EventSource(`/s/${store}/changes`);
     changes.onopen = read;
     changes.onmessage = () => {
       clearTimeout(soon);
-      soon = setTimeout(read, SETTLE_MS);
+      soon = setTimeout(read, Math.max(SETTLE_MS, last + every - Date.now()));
     };
     const late = setInterval(read, AT_LATEST_MS);
     document.addEventListener('visibilitychange', read);
@@ -31,6 +34,6 @@ export function WatchWaiting({ waiting }: { waiting: boolean }) {
       clearInterval(late);
       document.removeEventListener('visibilitychange', read);
     };
-  }, [waiting, router, store]);
+  }, [waiting, every, router, store]);
   return null;
 }

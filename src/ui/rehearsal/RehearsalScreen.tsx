@@ -83,6 +83,9 @@ const areTaken = ({ pictures }: RehearsalRun): boolean => pictures?.state === 'w
 const isPosting = (posted: PostedView | undefined): boolean => (posted?.waiting ?? 0) + (posted?.lookedFor ?? 0) > 0;
 const isUnderWay = ({ state }: RehearsalRun): boolean => state === 'waiting' || state === 'running';
 
+/** All messages of a run are read so often at most while it goes on. */
+const READ_MS = 1_500;
+
 export function RehearsalScreen(props: RehearsalProps) {
   const { base, zone, runs, shown, mayRun, onAsk, onStop, drafts, changed } = props;
   const router = useRouter();
@@ -161,6 +164,7 @@ export function RehearsalScreen(props: RehearsalProps) {
       }
     >
       <WatchWaiting
+        every={READ_MS}
         waiting={
           underWay ||
           shown?.faults?.underWay === true ||
