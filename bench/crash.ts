@@ -1,6 +1,7 @@
 /**
  * The crash test: worker, web and database are killed at random moments while a shop's events come in and messages go out. At the
  * end all that was accepted must be at the mail server, under one Message-ID each, and nothing may be on record as sent that is not.
+ * In a cluster, two workers go on while nodes of the database are killed, cut off for some seconds, or all killed at once.
  */
 import { fork, spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
@@ -9,6 +10,7 @@ import { join, resolve } from 'node:path';
 import { eq, sql } from 'drizzle-orm';
 import { RETAIL } from '../demo/quillwick';
 import { signedOrder } from '../demo/shop';
+import { Galera } from '../ops/galera';
 import { startMariaDb, type MariaDb } from '../ops/mariadb';
 import { programArguments } from '../ops/program';
 import { setUp } from '../ops/setting';
@@ -19,12 +21,17 @@ export interface CrashOptions {
   /** Each makes one message to a customer and those to staff. */
   events: number;
   basePort: number;
+  /** With three nodes of a database instead of one. */
+  cluster?: boolean;
   /** Told after each round. */
   progress?: (round: number) => void;
 }
 
+/** What is killed: of a cluster, `node` is one of the database's, `cut off` one that nobody reaches for some seconds, `database` all. */
+type Victim = 'worker' | 'web' | 'database' | 'node' | 'cut off';
+
 export interface CrashCounts {
-  kills: { worker: number; web: number; database: number };
+  kills: Record<Victim, number>;
   events: number;
   deliveries: number;
   /** Events that were answered with success and have not the deliveries others have. */
@@ -43,46 +50,104 @@ export interface CrashCounts {
   mayRepeat: number;
 }
 
-type Victim = keyof CrashCounts['kills'];
-
 const SLOTS = 8;
 const LEASE_MS = 4_000;
+/** For so long a node is cut off, ms: by then the others have gone on without it. */
+const CUT_OFF_MS = 8_000;
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
-export async function crash({ rounds, events, basePort, progress }: CrashOptions): Promise<CrashCounts> {
+export async function crash({
+  rounds,
+  events,
+  basePort,
+  cluster = false,
+  progress,
+}: CrashOptions): Promise<CrashCounts> {
   const dataDir = resolve('.libellus/bench-crash');
   const sink = fork(resolve('bench/sink.ts'), {
     execArgv: ['--import', 'tsx'],
     env: { ...process.env, SINK_SLOWNESS: '40' },
   });
   const [{ port }] = (await once(sink, 'message')) as [{ port: number }];
-  const { env, ports, eventsKey } = await prepare(dataDir, basePort, port);
-  const running = new Map<Victim, ChildProcess>();
+  const galera = cluster
+    ? await Galera.start({ dir: `/var/tmp/libellus-crash-${basePort}`, port: basePort + 40 })
+    : undefined;
+  await galera?.makeDatabase('libellus');
+  const { env, ports, eventsKey } = await prepare(dataDir, basePort, port, galera?.url('libellus')).catch(
+    async (error: unknown) => {
+      await galera?.stop();
+      if (sink.connected) sink.disconnect();
+      throw error;
+    },
+  );
+  const running = new Map<string, ChildProcess>();
   let mariadb: MariaDb | undefined;
   const log = createWriteStream(join(dataDir, 'logs', 'crash.log'));
-  const launch = (name: Victim, args: string[], more: Record<string, string> = {}): void => {
+  const launch = (name: string, args: string[], more: Record<string, string> = {}): void => {
     const child = spawn(process.execPath, args, { env: { ...process.env, ...env, ...more } });
     child.stdout.pipe(log, { end: false });
     child.stderr.pipe(log, { end: false });
     running.set(name, child);
   };
-  const start = async (name: Victim): Promise<void> => {
-    if (name === 'worker') launch(name, programArguments('src/server/processes/worker.ts'));
-    else if (name === 'web')
-      launch(name, programArguments('src/server/web/main.ts'), {
-        NODE_ENV: 'production',
-        LIBELLUS_WEB_PORT: String(ports.web),
-      });
-    else {
-      mariadb = await startMariaDb(dataDir, ports.database);
-      running.set(name, mariadb.process);
-    }
+  const startWeb = (): void =>
+    launch('web', programArguments('src/server/web/main.ts'), {
+      NODE_ENV: 'production',
+      LIBELLUS_WEB_PORT: String(ports.web),
+    });
+  const startWorker = (name: string): void => launch(name, programArguments('src/server/processes/worker.ts'));
+  const workers = cluster ? ['worker', 'other worker'] : ['worker'];
+  const killed = async (name: string): Promise<void> => {
+    const child = running.get(name)!;
+    const gone = once(child, 'exit');
+    child.kill('SIGKILL');
+    await gone;
   };
+  const oneOf = <T>(of: readonly T[]): T => of[Math.floor(Math.random() * of.length)]!;
+  /** Kills something; answers with what brings it back. */
+  const strike: Record<Victim, () => Promise<() => Promise<void> | void>> = {
+    worker: async () => {
+      const name = oneOf(workers);
+      await killed(name);
+      return () => startWorker(name);
+    },
+    web: async () => {
+      await killed('web');
+      return startWeb;
+    },
+    database: async () => {
+      if (galera) {
+        await Promise.all(Array.from({ length: galera.size }, (_, node) => galera.kill(node)));
+        return () => galera.beginAgain();
+      }
+      const gone = once(mariadb!.process, 'exit');
+      mariadb!.process.kill('SIGKILL');
+      await gone;
+      return async () => {
+        mariadb = await startMariaDb(dataDir, ports.database);
+      };
+    },
+    node: async () => {
+      const node = oneOf([0, 1, 2]);
+      await galera!.kill(node);
+      return () => galera!.begin(node);
+    },
+    'cut off': async () => {
+      const node = oneOf([0, 1, 2]);
+      galera!.halt(node);
+      await pause(CUT_OFF_MS);
+      galera!.goOn(node);
+      return () => galera!.untilSynced(node);
+    },
+  };
+  const victims: readonly Victim[] = cluster
+    ? ['node', 'cut off', 'node', 'worker', 'cut off', 'database', 'node', 'web']
+    : ['worker', 'worker', 'web', 'database'];
   try {
-    await start('database');
-    await Promise.all([start('web'), start('worker')]);
+    if (!galera) mariadb = await startMariaDb(dataDir, ports.database);
+    startWeb();
+    for (const name of workers) startWorker(name);
 
-    const kills = { worker: 0, web: 0, database: 0 };
+    const kills: CrashCounts['kills'] = { worker: 0, web: 0, database: 0, node: 0, 'cut off': 0 };
     let restarting: Promise<void> = Promise.resolve();
     const answered = { count: 0 };
     const posting: Promise<void>[] = [];
@@ -99,14 +164,11 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
       // In the middle of it: some are in, the rest are on their way, and so are messages.
       await until(() => answered.count > before || answered.count === posted);
       await pause(Math.random() * 400);
-      const victims: Victim[] = ['worker', 'worker', 'web', 'database'];
-      const victim = victims[Math.floor(Math.random() * victims.length)]!;
-      const child = running.get(victim)!;
-      const gone = once(child, 'exit');
-      child.kill('SIGKILL');
-      await gone;
+      // A cluster meets each of its own in turn: there are too few rounds to leave that to chance.
+      const victim = cluster ? victims[(round - 1) % victims.length]! : oneOf(victims);
+      const back = await strike[victim]();
       kills[victim] += 1;
-      restarting = start(victim);
+      restarting = Promise.resolve(back());
       progress?.(round);
     }
     await restarting;
@@ -156,17 +218,11 @@ export async function crash({ rounds, events, basePort, progress }: CrashOptions
       strange: [...at].filter((id) => !known.has(id)).length,
       repeats: taken.length - at.size,
       unexplained: unexplained(taken, new Map(begun.map((b) => [b.messageId, Number(b.n)]))),
-      mayRepeat: SLOTS * (kills.worker + kills.database),
+      mayRepeat: SLOTS * (kills.worker + workers.length * (kills.database + kills.node + kills['cut off'])),
     };
   } finally {
-    for (const name of ['worker', 'web'] as const) {
-      const child = running.get(name);
-      if (child && child.exitCode === null && child.signalCode === null) {
-        const gone = once(child, 'exit');
-        child.kill('SIGKILL');
-        await gone;
-      }
-    }
+    for (const [name, child] of running) if (child.exitCode === null && child.signalCode === null) await killed(name);
+    await galera?.stop();
     await mariadb?.stop();
     if (sink.connected) sink.disconnect();
   }
@@ -184,8 +240,12 @@ async function prepare(
   dataDir: string,
   basePort: number,
   sinkPort: number,
+  databaseUrl?: string,
 ): Promise<{ env: Record<string, string>; ports: Ports; eventsKey: string }> {
-  const setting = await setUp({ basePort, dataDir, demo: true, reset: true, web: false, worker: false });
+  const setting = await setUp({
+    ...{ basePort, dataDir, demo: true, reset: true, web: false, worker: false },
+    ...(databaseUrl && { databaseUrl }),
+  });
   try {
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');

@@ -39,11 +39,12 @@ const PARTS = [
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--cluster] [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
     crash: { type: 'boolean' },
+    cluster: { type: 'boolean', default: false },
     rounds: { type: 'string', default: '200' },
     // Each makes a message to the customer and those to staff: 2,000 deliveries and more.
     events: { type: 'string', default: '1000' },
@@ -106,7 +107,10 @@ async function runCrash(): Promise<void> {
   const said = (round: number): void => {
     if (!values.json && round % 10 === 0) console.log(`${round} of ${rounds} rounds`);
   };
-  const counts = await crash({ rounds: rounds!, events: events!, basePort: basePort!, progress: said });
+  const counts = await crash({
+    ...{ rounds: rounds!, events: events!, basePort: basePort! },
+    ...{ cluster: values.cluster, progress: said },
+  });
   const faults = faultsOf(counts);
   if (values.json) console.log(JSON.stringify({ ...counts, faults }));
   else {

@@ -14,7 +14,7 @@ export interface MariaDb {
   stop: () => Promise<void>;
 }
 
-function program(name: string): string {
+export function program(name: string): string {
   for (const dir of ['/usr/sbin', '/usr/bin', '/usr/local/bin']) {
     if (existsSync(join(dir, name))) return join(dir, name);
   }
@@ -86,7 +86,7 @@ const MADE_UP = [
   '--debug-no-sync',
 ];
 
-function launch(data: string, user: string, lasting: boolean, options: string[]): ChildProcess {
+export function launch(data: string, user: string, lasting: boolean, options: string[]): ChildProcess {
   return spawn(
     program('mariadbd'),
     [
@@ -107,7 +107,7 @@ function launch(data: string, user: string, lasting: boolean, options: string[])
   );
 }
 
-async function untilAnswering(
+export async function untilAnswering(
   server: ChildProcess,
   options: Parameters<typeof createConnection>[0] & object,
 ): Promise<void> {
@@ -130,7 +130,7 @@ async function untilAnswering(
   }
 }
 
-async function end(server: ChildProcess): Promise<void> {
+export async function end(server: ChildProcess): Promise<void> {
   if (server.exitCode !== null || server.signalCode !== null) return;
   const ended = new Promise<void>((resolve) => server.once('exit', () => resolve()));
   server.kill('SIGTERM');

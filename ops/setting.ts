@@ -68,7 +68,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   await needPorts(
     {
       ...(web && { 'the web': ports.web }),
-      ...(!options.databaseUrl && { 'the database': ports.database }),
+      ...((!options.databaseUrl || options.demo) && { 'the database': ports.database }),
       ...(options.demo && {
         'the mailboxes': ports.mailboxes,
         'the name server': ports.dns,
@@ -177,21 +177,28 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   }
 
   async function ownDatabase(): Promise<string> {
-    mariadb = await startMariaDb(dataDir, ports.database, { lasting: !options.demo });
-    household.watch('database', mariadb.process, async () => {
-      mariadb = await startMariaDb(dataDir, ports.database, { lasting: !options.demo });
+    const server = await ownServer();
+    await ensureDatabase(server, 'libellus');
+    return server.url('libellus');
+  }
+
+  async function ownServer(): Promise<MariaDb> {
+    const start = (): Promise<MariaDb> => startMariaDb(dataDir, ports.database, { lasting: !options.demo });
+    const server = (mariadb = await start());
+    household.watch('database', server.process, async () => {
+      mariadb = await start();
       return mariadb.process;
     });
-    await ensureDatabase(mariadb, 'libellus');
-    return mariadb.url('libellus');
+    return server;
   }
 
   /** Starts the stand-ins and sets where they are; resolves before they are up, with what waits for them. */
   async function standIns(env: Record<string, string>): Promise<Promise<unknown>[]> {
-    if (!mariadb) throw new Error('The demo needs its own database; leave DATABASE_URL out.');
     const { certificateFiles } = await import('../standins/certificate');
     const { BOUNCE_HOST, OPENID_CLIENT } = await import('../standins/scenery');
-    await ensureDatabase(mariadb, 'libellus_standins');
+    // They are others' machines: where Libellus has a database elsewhere, they have one of their own.
+    const server = mariadb ?? (await ownServer());
+    await ensureDatabase(server, 'libellus_standins');
     const tls = await certificateFiles(join(dataDir, 'tls'));
     Object.assign(env, {
       LIBELLUS_DEMO: '1',
@@ -210,7 +217,7 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
       LIBELLUS_PRIVATE_NETWORKS: '127.0.0.0/8',
     });
     const own = {
-      STANDIN_DATABASE_URL: mariadb.url('libellus_standins'),
+      STANDIN_DATABASE_URL: server.url('libellus_standins'),
       STANDIN_TLS_KEY: tls.key,
       STANDIN_TLS_CERT: tls.cert,
       STANDIN_DNS_PORT: String(ports.dns),

@@ -363,6 +363,32 @@ test('what is chosen is rehearsed anew, and the rest stays as it was found', asy
   await expect(panel(page, 'Order received')).toContainText(/from rehearsal \d+/);
 });
 
+test('the draft of the look is rehearsed with every message before it is published, and stays a draft', async ({
+  page,
+}) => {
+  await page.goto('/s/quillwick/look?part=colours');
+  const colour = page.getByRole('textbox', { name: 'Words', exact: true });
+  const before = await colour.inputValue();
+  await colour.fill('#332a22');
+  await colour.press('Tab');
+  await page.getByRole('button', { name: /^Publish look/ }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByTestId('look-changes')).toContainText('#332a22');
+  await dialog.getByRole('button', { name: 'Rehearse this draft' }).click();
+  await expect(page.getByText('Shared by several messages: the look.')).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText(/^\d{3} messages are right/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText('0 are wrong')).toBeVisible();
+  // What arrived wears it, and what is sent meanwhile does not.
+  await page.getByRole('article', { name: 'Invoice' }).first().getByRole('link', { name: 'German: right' }).click();
+  const arrived = panel(page, 'Invoice').frameLocator('iframe').locator('body');
+  await expect(arrived.locator('[style*="#332a22"]').first()).toBeAttached();
+  await page.goto('/s/quillwick/look?part=colours');
+  await expect(page.getByText(/the draft differs/)).toBeVisible();
+  await colour.fill(before);
+  await colour.press('Tab');
+  await expect(page.getByText(/the draft differs/)).toHaveCount(0);
+});
+
 test('orders of one’s own are rehearsed each time: written step by step, and taken from a real one', async ({
   page,
 }) => {

@@ -1,5 +1,4 @@
 /** Messages of one notification that wait for each other, and go to their reader in one mail: the first of them carries the others. */
-import { createHash } from 'node:crypto';
 import { and, asc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import type { Executor } from '../db/client';
 import { deliveries } from '../db/schema';
@@ -22,41 +21,41 @@ export async function gathered(tx: Executor, claimed: readonly Delivery[], due: 
   if (alone.length === claimed.length) return alone;
   const groups = new Map(claimed.filter((d) => d.gathers).map((d) => [groupOf(d), d]));
   const carriers: Delivery[] = [];
-  for (const [key, { storeId, recipient, notificationId }] of groups) {
-    if (!(await gotLock(tx, key))) continue;
-    try {
-      const rows = await tx
-        .select()
-        .from(deliveries)
-        .where(
-          and(
-            ...[eq(deliveries.storeId, storeId), eq(deliveries.recipient, recipient)],
-            ...[eq(deliveries.notificationId, notificationId), eq(deliveries.gathers, true)],
-            inArray(deliveries.state, [...UNSENT]),
-            due,
-          ),
-        )
-        .orderBy(asc(deliveries.id))
-        .limit(MOST_IN_ONE)
-        .for('update');
-      const [first, ...others] = rows;
-      if (!first) continue;
-      const together = { gathers: false, gatheredIn: others.length > 0 ? first.id : null };
-      const ids = rows.map((r) => r.id);
-      await tx.update(deliveries).set(together).where(inArray(deliveries.id, ids));
-      carriers.push({ ...first, ...together });
-    } finally {
-      // Before the transaction ends: whoever gets it next waits for its rows, and finds them together.
-      await tx.execute(sql`select release_lock(${key})`);
-    }
+  for (const { storeId, recipient, notificationId } of groups.values()) {
+    const group = and(
+      ...[eq(deliveries.storeId, storeId), eq(deliveries.recipient, recipient)],
+      ...[eq(deliveries.notificationId, notificationId), eq(deliveries.gathers, true)],
+      inArray(deliveries.state, [...UNSENT]),
+      due,
+    );
+    // Whoever holds the first of them puts them together: rows, since a lock by name holds on one node of a cluster only.
+    const [first] = await tx.select(ONE).from(deliveries).where(group).orderBy(asc(deliveries.id)).limit(1);
+    const [free] = await tx
+      .select(ONE)
+      .from(deliveries)
+      .where(group)
+      .orderBy(asc(deliveries.id))
+      .limit(1)
+      .for('update', { skipLocked: true });
+    if (!first || free?.id !== first.id) continue;
+    const rows = await tx
+      .select()
+      .from(deliveries)
+      .where(group)
+      .orderBy(asc(deliveries.id))
+      .limit(MOST_IN_ONE)
+      .for('update');
+    const [carrier] = rows;
+    if (!carrier) continue;
+    const together = { gathers: false, gatheredIn: rows.length > 1 ? carrier.id : null };
+    const ids = rows.map((r) => r.id);
+    await tx.update(deliveries).set(together).where(inArray(deliveries.id, ids));
+    carriers.push({ ...carrier, ...together });
   }
   return [...alone, ...carriers];
 }
 
-const groupOf = ({ storeId, recipient, notificationId }: Delivery): string =>
-  `gather ${createHash('sha256').update(`${storeId} ${notificationId} ${recipient.toLowerCase()}`).digest('hex').slice(0, 40)}`;
+const ONE = { id: deliveries.id };
 
-async function gotLock(tx: Executor, key: string): Promise<boolean> {
-  const [[row]] = (await tx.execute(sql`select get_lock(${key}, 0) as got`)) as unknown as [{ got: number | null }[]];
-  return row?.got === 1;
-}
+const groupOf = ({ storeId, recipient, notificationId }: Delivery): string =>
+  JSON.stringify([storeId, notificationId, recipient.toLowerCase()]);

@@ -41,12 +41,12 @@ export function PublishFrame(props: PublishFrameProps) {
       title={title}
       foot={
         <>
-          {(trouble || props.aside) && (
-            <div className="me-auto flex items-center gap-3">
-              {props.aside}
-              {trouble && <Trouble>{trouble}</Trouble>}
+          {trouble && (
+            <div className="me-auto">
+              <Trouble>{trouble}</Trouble>
             </div>
           )}
+          {props.aside}
           <button type="button" className="btn" onClick={onClose}>
             {common.notYet}
           </button>

@@ -1,5 +1,5 @@
 /** Where the parts of the screen are: what is looked at stands in its address, so that it can be sent to a colleague. */
-import type { MessageOutcome } from '@/contract/rehearsal';
+import type { MessageOutcome, PostedView, RehearsalRun } from '@/contract/rehearsal';
 import { PICTURE_FORMS, type PictureForm } from '@/core/rehearsal/pictures';
 import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/rehearsal';
@@ -51,3 +51,10 @@ export const OUTCOME_WORDS: Readonly<Record<MessageOutcome, string>> = inEachLan
   missing: say.missing,
   surplus: say.surplus,
 }));
+
+/** A run that waits for its turn, or goes on. */
+export const isUnderWay = ({ state }: RehearsalRun): boolean => state === 'waiting' || state === 'running';
+
+/** Whether messages of a run that go to a mailbox by the real services are still on their way. */
+export const isPosting = (posted: PostedView | undefined): boolean =>
+  (posted?.waiting ?? 0) + (posted?.lookedFor ?? 0) > 0;
