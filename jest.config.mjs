@@ -46,6 +46,11 @@ export default {
     },
     {
       ...base,
+      displayName: 'cluster',
+      testMatch: ['<rootDir>/tests/cluster/**/*.test.ts'],
+    },
+    {
+      ...base,
       displayName: 'servers',
       testMatch: ['<rootDir>/tests/servers/**/*.test.ts'],
       ...servers,

@@ -70,7 +70,11 @@ export async function crash({
   });
   const [{ port }] = (await once(sink, 'message')) as [{ port: number }];
   const galera = cluster
-    ? await Galera.start({ dir: `/var/tmp/libellus-crash-${basePort}`, port: basePort + 40 })
+    ? await Galera.start({
+        dir: `/var/tmp/libellus-crash-${basePort}`,
+        port: basePort + 40,
+        logs: `/var/tmp/libellus-crash-${basePort}/logs`,
+      })
     : undefined;
   await galera?.makeDatabase('libellus');
   const { env, ports, eventsKey } = await prepare(dataDir, basePort, port, galera?.url('libellus')).catch(
@@ -140,7 +144,7 @@ export async function crash({
     },
   };
   const victims: readonly Victim[] = cluster
-    ? ['node', 'cut off', 'node', 'worker', 'cut off', 'database', 'node', 'web']
+    ? ['node', 'cut off', 'worker', 'database', 'web', 'node', 'cut off', 'worker']
     : ['worker', 'worker', 'web', 'database'];
   try {
     if (!galera) mariadb = await startMariaDb(dataDir, ports.database);

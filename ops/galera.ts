@@ -8,6 +8,7 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync }
 import { join } from 'node:path';
 import { userInfo } from 'node:os';
 import { createConnection } from 'mysql2/promise';
+import { LogFile } from './log-file';
 import { launch, program, untilAnswering, end } from './mariadb';
 
 const PROVIDER = ['/usr/lib/galera/libgalera_smm.so', '/usr/lib64/galera-4/libgalera_smm.so'];
@@ -17,7 +18,10 @@ const hostOf = (node: number): string => `127.0.0.${11 + node}`;
 export interface GaleraOptions {
   /** Folder of what the nodes hold; the user that runs them must be able to reach it. */
   dir: string;
+  /** Of the first of four: the next three are for what nodes say to each other. */
   port: number;
+  /** Folder for what the nodes print: `node-1.log` and so on. */
+  logs: string;
   nodes?: number;
 }
 
@@ -46,7 +50,7 @@ export class Galera {
   static async start(options: GaleraOptions): Promise<Galera> {
     const all = { nodes: 3, ...options };
     rmSync(all.dir, { recursive: true, force: true });
-    mkdirSync(all.dir, { recursive: true });
+    for (const folder of [all.dir, all.logs]) mkdirSync(folder, { recursive: true });
     chmodSync(all.dir, 0o755);
     const members = Array.from({ length: all.nodes }, (_, node): Node => ({ host: hostOf(node), process: undefined }));
     const galera = new Galera(all, randomBytes(18).toString('hex'), members);
@@ -96,11 +100,8 @@ export class Galera {
       ...(first ? ['--wsrep-new-cluster'] : []),
     ]);
     this.members[node]!.process = server;
-    const log: string[] = [];
-    server.stderr?.on('data', (chunk: Buffer) => {
-      log.push(chunk.toString());
-      if (log.length > 200) log.shift();
-    });
+    const log = new LogFile(join(this.options.logs, `node-${node + 1}.log`));
+    server.stderr?.on('data', (chunk: Buffer) => log.write(chunk));
     // The others have the user from the first.
     if (anew && first) await this.makeUser(server, join(folder, 'node.sock'));
     await untilAnswering(server, { uri: this.urlOf(node, '') });
@@ -187,6 +188,19 @@ export class Galera {
     } catch {
       return undefined;
     }
+  }
+
+  processOf(node: number): ChildProcess {
+    return this.members[node]!.process!;
+  }
+
+  private all: Promise<void> | undefined;
+
+  /** Starts a node that ended: one of the cluster where others go on, and with all of them where none does. */
+  async revive(node: number): Promise<ChildProcess> {
+    if (this.members.some((_, other) => this.isUp(other))) await this.begin(node);
+    else await (this.all ??= this.beginAgain().finally(() => (this.all = undefined)));
+    return this.processOf(node);
   }
 
   /** Whether a node runs. */

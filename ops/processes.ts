@@ -18,6 +18,8 @@ interface Job {
   failures: number;
   /** When the present row of failures began. */
   failingSince: number;
+  /** Others need it until they have ended. */
+  last: boolean;
 }
 
 export interface HouseholdOptions {
@@ -74,9 +76,10 @@ export class Household {
   /**
    * Watches a process that was started elsewhere, and starts it again in the same way.
    * @param again starts it and resolves once it works
+   * @param last it is ended after all others, which need it until then
    */
-  watch(name: string, child: ChildProcess, again: () => Promise<ChildProcess>): void {
-    const job = this.add(name, 20_000, again);
+  watch(name: string, child: ChildProcess, again: () => Promise<ChildProcess>, last = false): void {
+    const job = this.add(name, 20_000, again, last);
     job.process = child;
     job.startedAt = Date.now();
     child.once('exit', (code, signal) => this.ended(job, code, signal));
@@ -89,8 +92,8 @@ export class Household {
 
   private logOf = (name: string): string => join(this.options.logs, `${name}.log`);
 
-  private add(name: string, patience: number, start: Job['start']): Job {
-    const job = { name, start, patience, process: undefined, startedAt: 0, failures: 0, failingSince: 0 };
+  private add(name: string, patience: number, start: Job['start'], last = false): Job {
+    const job = { name, start, patience, process: undefined, startedAt: 0, failures: 0, failingSince: 0, last };
     this.jobs.push(job);
     return job;
   }
@@ -142,12 +145,11 @@ export class Household {
     }, wait);
   }
 
-  /** Ends everything started, the last first in line and the database last, each given time to finish. */
+  /** Ends everything started, each given time to finish; what others need comes last. */
   async end(): Promise<void> {
     this.ending = true;
-    const database = this.jobs.filter((j) => j.name === 'database');
-    await Promise.all(this.jobs.filter((j) => j.name !== 'database').map(endJob));
-    await Promise.all(database.map(endJob));
+    await Promise.all(this.jobs.filter((j) => !j.last).map(endJob));
+    await Promise.all(this.jobs.filter((j) => j.last).map(endJob));
   }
 }
 

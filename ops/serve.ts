@@ -1,10 +1,16 @@
-/** `./libellus demo` and `./libellus start`: everything up, in the foreground, until Ctrl-C. */
+/** `./libellus demo`, `cluster` and `start`: everything up, in the foreground, until Ctrl-C. */
 import { parseArgs } from 'node:util';
 import { resolve } from 'node:path';
+import { startCluster } from './cluster';
 import { PARTS, setUp, type Part, type Setting } from './setting';
 
 const USAGE =
-  'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus start [--only PARTS] [--port N] [--data DIR]';
+  'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus cluster [--port N] [--data DIR]   or   ./libellus start [--only PARTS] [--port N] [--data DIR]';
+
+const CLUSTER = `Three nodes of the database, two web processes behind a proxy, and three workers run here. End any of them and see:
+  pgrep -af 'mariadbd.*wsrep-node-name=node-1'    a node of the database, by its number
+  pgrep -af 'web/main|processes/worker'           web processes and workers
+What ends is started again. Sending in docs/operations.md says what becomes of messages meanwhile.`;
 
 /** The parts named after `--only`, such as "web" or "worker,bounces". Throws for one that there is not. */
 function partsOf(only: string | undefined): Part[] | undefined {
@@ -34,29 +40,35 @@ async function main(): Promise<void> {
   if (!Number.isInteger(basePort) || basePort < 1024 || basePort > 65_000) {
     throw new Error(`--port ${values.port} is not a port: a whole number from 1024 to 65000. ${USAGE}`);
   }
-  const demo = kind === 'demo';
+  const cluster = kind === 'cluster';
+  const demo = kind === 'demo' || cluster;
   const only = partsOf(values.only);
   if (only && demo) throw new Error(`The demo is started as a whole. ${USAGE}`);
-  const dataDir = resolve(values.data ?? (demo ? `.libellus/demo-${basePort}` : '.libellus/production'));
-  const setting = await setUp({
-    basePort,
-    dataDir,
-    demo,
-    reset: demo && values.reset,
-    ...(only && { only }),
-    ...(!demo && process.env.DATABASE_URL && { databaseUrl: process.env.DATABASE_URL }),
-  });
+  const dataDir = resolve(values.data ?? (demo ? `.libellus/${kind}-${basePort}` : '.libellus/production'));
+  const { setting, end: endAll } = cluster
+    ? await startCluster({ basePort, dataDir })
+    : await started(
+        setUp({
+          basePort,
+          dataDir,
+          demo,
+          reset: demo && values.reset,
+          ...(only && { only }),
+          ...(!demo && process.env.DATABASE_URL && { databaseUrl: process.env.DATABASE_URL }),
+        }),
+      );
   let ending = false;
   const end = (): void => {
     if (ending) return;
     ending = true;
     console.log('\nEnding ...');
-    void setting.end().then(() => process.exit(0));
+    void endAll().then(() => process.exit(0));
   };
   process.on('SIGINT', end);
   process.on('SIGTERM', end);
   process.on('SIGHUP', end);
   if (demo) await sayDemo(setting);
+  if (cluster) console.log(CLUSTER);
   else {
     console.log(
       only && !only.includes('web') ? `Libellus runs here: ${only.join(', ')}` : `Libellus is ready at ${setting.url}`,
@@ -64,6 +76,11 @@ async function main(): Promise<void> {
     if (setting.setUpCode)
       console.log(`Nobody can sign in yet. Open ${setting.url}/set-up with the code ${setting.setUpCode}`);
   }
+}
+
+async function started(setting: Promise<Setting>): Promise<{ setting: Setting; end: () => Promise<void> }> {
+  const made = await setting;
+  return { setting: made, end: made.end };
 }
 
 async function sayDemo(setting: Setting): Promise<void> {

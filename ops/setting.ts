@@ -185,10 +185,11 @@ export async function setUp(options: SettingOptions): Promise<Setting> {
   async function ownServer(): Promise<MariaDb> {
     const start = (): Promise<MariaDb> => startMariaDb(dataDir, ports.database, { lasting: !options.demo });
     const server = (mariadb = await start());
-    household.watch('database', server.process, async () => {
+    const again = async (): Promise<MariaDb['process']> => {
       mariadb = await start();
       return mariadb.process;
-    });
+    };
+    household.watch('database', server.process, again, true);
     return server;
   }
 

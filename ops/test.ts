@@ -14,7 +14,7 @@ interface Count {
 
 const total: Count = { passed: 0, failed: 0 };
 const REPORTS = '.libellus/reports';
-const KINDS = ['all', 'unit', 'server', 'servers', 'e2e'] as const;
+const KINDS = ['all', 'unit', 'server', 'servers', 'cluster', 'e2e'] as const;
 type Kind = (typeof KINDS)[number];
 
 /** Runs a command; what it says is shown in one piece when others run beside it, and as it comes when none does. */
@@ -123,6 +123,7 @@ async function main(): Promise<void> {
     if (process.getuid?.() === 0) await jest(['servers'], undefined);
     else console.log('\nReal mail servers are tested as root only: left out.');
   }
+  if (wants('cluster') && !changed) await jest(['cluster'], undefined);
   if (wants('e2e')) {
     const files = changed ? browserFilesFor(changedSince(changed)) : [];
     if (!changed || files.length > 0) await playwright(files);

@@ -17,7 +17,7 @@ afterEach(() => {
 });
 
 /** A node of its own address that passes everything on to the database; it can be taken away, and brought back. */
-async function passing(host: string): Promise<{ connections: () => number; end: () => void }> {
+async function passing(host: string): Promise<{ connections: () => number; mute: () => void; end: () => void }> {
   const open_ = new Set<Socket>();
   let taken = 0;
   const server: Server = listen((from) => {
@@ -38,7 +38,12 @@ async function passing(host: string): Promise<{ connections: () => number; end: 
     for (const socket of open_) socket.destroy();
   };
   ended.push(end);
-  return { connections: () => taken, end };
+  /** As when a network is cut: nothing comes any more, and nothing says so. */
+  const mute = (): void => {
+    server.close();
+    for (const socket of open_) socket.unpipe().pause();
+  };
+  return { connections: () => taken, mute, end };
 }
 
 const one = async ({ db }: ReturnType<typeof connect>): Promise<number> => {
@@ -69,6 +74,25 @@ describe('several nodes', () => {
       await one(connection).catch((error: unknown) => expect(isAway(error)).toBe(true));
       expect(await one(connection)).toBe(1);
       expect(await oneNode(urlOf('127.0.0.21', '127.0.0.1'))).toBe(urlOf('127.0.0.1'));
+    } finally {
+      await connection.pool.end();
+    }
+  });
+
+  it('are given up when one says nothing any more, and not when it is only at rest', async () => {
+    const first = await passing('127.0.0.24');
+    const connection = connect(urlOf('127.0.0.24', '127.0.0.1'), 1, 400);
+    try {
+      expect(await one(connection)).toBe(1);
+      // Longer than a node may owe an answer.
+      await connection.db.execute(sql`select sleep(0.2)`);
+      await new Promise((resolve) => setTimeout(resolve, 900));
+      expect(await one(connection)).toBe(1);
+      expect(first.connections()).toBe(1);
+      first.mute();
+      const error = await one(connection).catch((e: unknown) => e);
+      expect(isAway(error)).toBe(true);
+      expect(await one(connection)).toBe(1);
     } finally {
       await connection.pool.end();
     }

@@ -41,11 +41,14 @@ export class NoConnection extends Error {
   }
 }
 
-/** A pool of connections to a database, each set to read what is committed and to give up a statement after 30 s. */
-export function connect(url: string, connections = 10): Connection {
+/**
+ * A pool of connections to a database, each set to read what is committed and to give up a statement after 30 s.
+ * @param silentMs how long a node of several may owe an answer
+ */
+export function connect(url: string, connections = 10, silentMs?: number): Connection {
   const several = nodesOf(url) !== undefined;
   const pool = createPool({
-    ...wayTo(url),
+    ...wayTo(url, silentMs),
     connectionLimit: connections,
     connectTimeout: ACQUIRE_MS,
     timezone: 'Z',

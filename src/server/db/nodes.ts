@@ -12,6 +12,8 @@ const USUAL_PORT = 3306;
 const ATTEMPT_MS = 1_000;
 /** And is asked last for so many ms. */
 const AVOID_MS = 10_000;
+/** A node that has not answered for so long, ms, is given up: a statement ends after 30 s, and who is cut off says nothing at all. */
+export const SILENT_MS = 40_000;
 
 export interface Nodes {
   hosts: string[];
@@ -57,8 +59,22 @@ async function addressesOf(hosts: readonly string[]): Promise<{ address: string;
   });
 }
 
+/** Ends a connection whose node owes an answer for so long, ms. One that is only at rest stays. */
+function giveUpWhenSilent(socket: Socket, silentMs: number): void {
+  let answered = 0;
+  socket.on('data', () => {
+    answered = socket.bytesWritten;
+  });
+  socket.setTimeout(silentMs);
+  socket.on('timeout', () => {
+    if (socket.bytesWritten === answered) return;
+    avoidNodeAt(socket.remoteAddress);
+    socket.destroy(Object.assign(new Error('A node of the database does not answer any more.'), { code: 'ETIMEDOUT' }));
+  });
+}
+
 /** A connection to the first of several nodes that takes one. */
-function connectToFirst({ hosts, port }: Nodes): Socket {
+function connectToFirst({ hosts, port }: Nodes, silentMs = SILENT_MS): Socket {
   let asked: { address: string; family: number }[] = [];
   const socket = connect({
     ...{ host: 'nodes', port, autoSelectFamily: true, autoSelectFamilyAttemptTimeout: ATTEMPT_MS },
@@ -71,6 +87,7 @@ function connectToFirst({ hosts, port }: Nodes): Socket {
     },
   });
   socket.setNoDelay(true);
+  giveUpWhenSilent(socket, silentMs);
   socket.once('connect', () => {
     socket.setKeepAlive(true);
     // Those before it did not take the connection.
@@ -81,10 +98,10 @@ function connectToFirst({ hosts, port }: Nodes): Socket {
 }
 
 /** What a connection to the database needs to find it: its address, and for several nodes a way to one of them. */
-export function wayTo(url: string): { uri: string; stream?: () => Socket } {
+export function wayTo(url: string, silentMs?: number): { uri: string; stream?: () => Socket } {
   const nodes = nodesOf(url);
   if (!nodes) return { uri: url };
-  return { uri: urlOfNode(url, nodes.hosts[0]!), stream: () => connectToFirst(nodes) };
+  return { uri: urlOfNode(url, nodes.hosts[0]!), stream: () => connectToFirst(nodes, silentMs) };
 }
 
 /** The address of a node that can be reached now, for tools that want one; of one database, its own. */
