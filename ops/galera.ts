@@ -25,6 +25,9 @@ export interface GaleraOptions {
   nodes?: number;
 }
 
+/** How often a node is started that cannot join. */
+const TRIES = 3;
+
 interface Node {
   host: string;
   process: ChildProcess | undefined;
@@ -86,8 +89,23 @@ export class Galera {
     return join(this.options.dir, `node-${node + 1}`);
   }
 
-  /** Starts a node and waits until it is one of the cluster. Throws with what it said when it is none. */
+  /**
+   * Starts a node and waits until it is one of the cluster; again when the one that was to fill it could not just then. Throws with what it
+   * said when it is none in the end.
+   */
   async begin(node: number, { first = false } = {}): Promise<void> {
+    for (let tries = 1; ; tries += 1) {
+      try {
+        return await this.join(node, first);
+      } catch (error) {
+        if (tries >= TRIES) throw error;
+        await this.kill(node);
+        await new Promise((again) => setTimeout(again, 1_000 * tries));
+      }
+    }
+  }
+
+  private async join(node: number, first: boolean): Promise<void> {
     const folder = this.folder(node);
     const data = join(folder, 'data');
     const user = nodeUser();
@@ -95,9 +113,12 @@ export class Galera {
     for (const of of [data, join(folder, 'tmp')]) mkdirSync(of, { recursive: true });
     if (user) execFileSync('chown', ['-R', `${user.uid}:${user.gid}`, folder]);
     if (anew && first) this.install(data, join(folder, 'tmp'));
+    // With its place in what the cluster has written, a node gets what it lacks (IST) instead of everything (SST).
+    const position = anew ? undefined : this.positionOf(node);
     const server = launch(data, user?.name ?? userInfo().username, false, [
       ...this.settings(node),
       ...(first ? ['--wsrep-new-cluster'] : []),
+      ...(position ? [`--wsrep-start-position=${position}`] : []),
     ]);
     this.members[node]!.process = server;
     const log = new LogFile(join(this.options.logs, `node-${node + 1}.log`));
@@ -230,7 +251,7 @@ export class Galera {
 
   /** Begins the cluster again after all of its nodes were killed, with the one that has written most. */
   async beginAgain(): Promise<void> {
-    const written = this.members.map((_, node) => this.writtenBy(node));
+    const written = this.members.map((_, node) => Number(this.positionOf(node)?.split(':')[1] ?? -1));
     const most = written.indexOf(Math.max(...written));
     const state = join(this.folder(most), 'data', 'grastate.dat');
     writeFileSync(state, readFileSync(state, 'utf8').replace('safe_to_bootstrap: 0', 'safe_to_bootstrap: 1'));
@@ -238,8 +259,8 @@ export class Galera {
     for (const node of this.members.keys()) if (node !== most) await this.begin(node);
   }
 
-  /** The number of the last transaction that a node that does not run has written (`wsrep_recover`). */
-  private writtenBy(node: number): number {
+  /** The last transaction that a node which does not run has written, as "cluster:number"; undefined where it has none (`wsrep_recover`). */
+  private positionOf(node: number): string | undefined {
     const user = nodeUser();
     const { stderr } = spawnSync(
       program('mariadbd'),
@@ -252,7 +273,7 @@ export class Galera {
       ],
       { encoding: 'utf8', timeout: 60_000 },
     );
-    return Number(/Recovered position: [0-9a-f-]+:(-?\d+)/.exec(stderr)?.[1] ?? -1);
+    return /Recovered position: ([0-9a-f-]+:\d+)/.exec(stderr)?.[1];
   }
 
   async makeDatabase(name: string): Promise<void> {

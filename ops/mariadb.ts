@@ -118,7 +118,7 @@ export async function untilAnswering(
   server.stderr?.on('data', listen);
   const deadline = Date.now() + 60_000;
   for (;;) {
-    if (server.exitCode !== null) throw new Error(`MariaDB did not start:\n${said}`);
+    if (server.exitCode !== null || server.signalCode !== null) throw new Error(`MariaDB did not start:\n${said}`);
     try {
       const connection = await createConnection(options);
       await connection.end();
