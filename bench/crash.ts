@@ -196,12 +196,13 @@ export async function crash({
       .select({ order: t.deliveries.orderNumber, state: t.deliveries.state, messageId: t.deliveries.messageId })
       .from(t.deliveries)
       .where(ours);
-    // An attempt whose process ended before it could say what came of it: what may have been sent, as the record shows it.
-    const begun = await db
+    // What the record says was sent, or may have been: its process ended before it could say what came of it. An attempt that a worker made
+    // while the database did not answer stands there once it does, beside that of the worker that had claimed the message since.
+    const shown = await db
       .select({ messageId: t.deliveries.messageId, n: sql<number>`count(*)` })
       .from(t.attempts)
       .innerJoin(t.deliveries, eq(t.deliveries.id, t.attempts.deliveryId))
-      .where(sql`${ours} and ${t.attempts.endedAt} is null`)
+      .where(sql`${ours} and (${t.attempts.endedAt} is null or ${t.attempts.state} = 'accepted')`)
       .groupBy(t.deliveries.messageId);
     await closeDatabase();
 
@@ -221,7 +222,7 @@ export async function crash({
       missing: rows.filter((r) => r.state === 'accepted' && !at.has(r.messageId)).length,
       strange: [...at].filter((id) => !known.has(id)).length,
       repeats: taken.length - at.size,
-      unexplained: unexplained(taken, new Map(begun.map((b) => [b.messageId, Number(b.n)]))),
+      unexplained: unexplained(taken, new Map(shown.map((b) => [b.messageId, Number(b.n)]))),
       mayRepeat: SLOTS * (kills.worker + workers.length * (kills.database + kills.node + kills['cut off'])),
     };
   } finally {
@@ -232,11 +233,11 @@ export async function crash({
   }
 }
 
-/** Copies that arrived beyond the first, of which no attempt stands on record that was under way when its process ended. */
-function unexplained(taken: readonly string[], begun: ReadonlyMap<string, number>): number {
+/** Copies that arrived of which the record shows no attempt that took place or was under way. */
+function unexplained(taken: readonly string[], shown: ReadonlyMap<string, number>): number {
   const copies = new Map<string, number>();
   for (const id of taken) copies.set(id, (copies.get(id) ?? 0) + 1);
-  return [...copies].reduce((sum, [id, n]) => sum + Math.max(0, n - 1 - (begun.get(id) ?? 0)), 0);
+  return [...copies].reduce((sum, [id, n]) => sum + Math.max(0, n - (shown.get(id) ?? 0)), 0);
 }
 
 /** The demo's store, with one service that leads to the sink, and nothing of its past on the way. */
@@ -317,7 +318,7 @@ export function faultsOf(c: CrashCounts): string[] {
     ...(c.unsent > 0 ? [`${c.unsent} messages were never sent`] : []),
     ...(c.missing > 0 ? [`${c.missing} are on record as sent and did not arrive`] : []),
     ...(c.strange > 0 ? [`${c.strange} arrived under another Message-ID`] : []),
-    ...(c.unexplained > 0 ? [`${c.unexplained} repeats of which the record shows no attempt that was under way`] : []),
+    ...(c.unexplained > 0 ? [`${c.unexplained} repeats of which the record shows no attempt`] : []),
     ...(c.repeats > c.mayRepeat ? [`${c.repeats} repeats, at most ${c.mayRepeat} can have been under way`] : []),
   ];
 }
