@@ -10,7 +10,7 @@ const USAGE =
 const CLUSTER = `Three nodes of the database, two web processes behind a proxy, and three workers run here. End any of them and see:
   pgrep -af 'mariadbd.*wsrep-node-name=node-1'    a node of the database, by its number
   pgrep -af 'web/main|processes/worker'           web processes and workers
-What ends is started again. Sending in docs/operations.md says what becomes of messages meanwhile.`;
+What ends is started again. docs/operations.md, Several nodes of the database, says what becomes of messages meanwhile.`;
 
 /** The parts named after `--only`, such as "web" or "worker,bounces". Throws for one that there is not. */
 function partsOf(only: string | undefined): Part[] | undefined {

@@ -76,7 +76,7 @@ export function Standing({
             </li>
           ))}
         {counts.silent > 0 && <li className="text-slate">{say.nSilent({ n: counts.silent })}</li>}
-        <li className="text-slate lg:ms-auto">
+        <li className="text-slate">
           <RunNote run={run} zone={zone} />
         </li>
       </ul>
