@@ -5,7 +5,7 @@ import { startCluster } from './cluster';
 import { PARTS, setUp, type Part, type Setting } from './setting';
 
 const USAGE =
-  'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus cluster [--port N] [--data DIR]   or   ./libellus start [--only PARTS] [--port N] [--data DIR]';
+  'Usage: ./libellus demo [--port N] [--data DIR] [--reset]   or   ./libellus cluster [--port N]   or   ./libellus start [--only PARTS] [--port N] [--data DIR]';
 
 const CLUSTER = `Three nodes of the database, two web processes behind a proxy, and three workers run here. End any of them and see:
   pgrep -af 'mariadbd.*wsrep-node-name=node-1'    a node of the database, by its number
@@ -43,6 +43,8 @@ async function main(): Promise<void> {
   const cluster = kind === 'cluster';
   const demo = kind === 'demo' || cluster;
   const only = partsOf(values.only);
+  // It is made anew at each start: a folder that somebody names may hold what they need.
+  if (cluster && values.data !== undefined) throw new Error(`A cluster has a folder of its own. ${USAGE}`);
   if (only && demo) throw new Error(`The demo is started as a whole. ${USAGE}`);
   const dataDir = resolve(values.data ?? (demo ? `.libellus/${kind}-${basePort}` : '.libellus/production'));
   const { setting, end: endAll } = cluster
