@@ -22,7 +22,8 @@ export interface Installation {
 }
 
 /**
- * Opens an installation, whether it runs or not: its own MariaDB is started for as long as the command takes when it does not answer.
+ * Opens an installation, whether it runs or not: that of `DATABASE_URL`, or one whose folder is named and has a MariaDB of its own, which is
+ * started for as long as the command takes when it does not answer.
  */
 export async function openInstallation({ port = '4310', data }: InstallationOptions): Promise<Installation> {
   const dataDir = resolve(data ?? '.libellus/production');
@@ -33,13 +34,14 @@ export async function openInstallation({ port = '4310', data }: InstallationOpti
   const set = (databaseUrl: string): void => {
     Object.assign(process.env, { DATABASE_URL: databaseUrl, LIBELLUS_SECRET: secret(), LIBELLUS_DATA: dataDir });
   };
-  if (outside && !data) {
+  const passwordFile = join(dataDir, 'database-password');
+  // A folder that is named may hold pictures and files alone, as it does where parts run on several machines.
+  if (outside && (!data || !existsSync(passwordFile))) {
     const { oneNode } = await import('../src/server/db/nodes');
     const node = await oneNode(outside);
     set(node);
     return { dataDir, databaseUrl: node, secret: secret(), secretGiven, close: () => Promise.resolve() };
   }
-  const passwordFile = join(dataDir, 'database-password');
   const own = existsSync(passwordFile)
     ? `mysql://libellus:${readFileSync(passwordFile, 'utf8')}@127.0.0.1:${ports.database}/libellus`
     : undefined;
