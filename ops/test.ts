@@ -4,7 +4,8 @@
  */
 import { execFileSync, spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { parseArgs } from 'node:util';
+import { relative } from 'node:path';
+import { parseArgs, stripVTControlCharacters } from 'node:util';
 import { browserFilesFor } from './changed';
 
 interface Count {
@@ -13,6 +14,8 @@ interface Count {
 }
 
 const total: Count = { passed: 0, failed: 0 };
+/** What failed, with how: said again at the end, where everybody looks. */
+const failures: string[] = [];
 const REPORTS = '.libellus/reports';
 const KINDS = ['all', 'unit', 'server', 'servers', 'cluster', 'e2e'] as const;
 type Kind = (typeof KINDS)[number];
@@ -35,6 +38,50 @@ function run(command: string[], { alone = true, env = {} as Record<string, strin
   });
 }
 
+/** What a report of Jest says: files that could not be run have a message of their own. */
+interface JestReport {
+  numPassedTests: number;
+  numFailedTests: number;
+  numFailedTestSuites: number;
+  testResults: {
+    name: string;
+    status: string;
+    message: string;
+    assertionResults: { status: string; fullName: string; failureMessages: string[] }[];
+  }[];
+}
+
+interface BrowserSuite {
+  suites?: BrowserSuite[];
+  specs?: { ok: boolean; title: string; file: string; tests: { results: { error?: { message?: string } }[] }[] }[];
+}
+
+/** The first lines of what a test said when it failed. */
+const begun = (text: string): string => stripVTControlCharacters(text).trim().split('\n').slice(0, 12).join('\n    ');
+
+function jestFailures(report: JestReport): string[] {
+  return report.testResults
+    .filter((file) => file.status === 'failed')
+    .flatMap((file) => {
+      const failed = file.assertionResults.filter((a) => a.status === 'failed');
+      const place = relative(process.cwd(), file.name);
+      if (failed.length === 0) return [`${place}\n    ${begun(file.message)}`];
+      return failed.map((a) => `${place}: ${a.fullName}\n    ${begun(a.failureMessages.join('\n'))}`);
+    });
+}
+
+function browserFailures(suite: BrowserSuite): string[] {
+  return [
+    ...(suite.specs ?? [])
+      .filter((spec) => !spec.ok)
+      .map((spec) => {
+        const said = spec.tests.flatMap((t) => t.results.flatMap((r) => r.error?.message ?? []));
+        return `${spec.file}: ${spec.title}\n    ${begun(said.join('\n'))}`;
+      }),
+    ...(suite.suites ?? []).flatMap(browserFailures),
+  ];
+}
+
 function add(name: string, count: Count): void {
   total.passed += count.passed;
   total.failed += count.failed;
@@ -44,6 +91,7 @@ function add(name: string, count: Count): void {
 /** A check that passes or fails as a whole. */
 async function whole(name: string, command: string[]): Promise<void> {
   const ok = (await run(command, { alone: false })) === 0;
+  if (!ok) failures.push(`${name}: as said above`);
   add(name, { passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
 }
 
@@ -60,7 +108,8 @@ async function jest(projects: string[], changed: string | undefined): Promise<vo
     '--selectProjects',
     ...projects,
   ]);
-  const report = read<{ numPassedTests: number; numFailedTests: number; numFailedTestSuites: number }>(file);
+  const report = read<JestReport>(file);
+  if (report) failures.push(...jestFailures(report));
   const failed = Math.max(report?.numFailedTests ?? 0, report?.numFailedTestSuites ?? 0, status === 0 ? 0 : 1);
   add(name, { passed: report?.numPassedTests ?? 0, failed });
 }
@@ -73,7 +122,8 @@ async function playwright(files: string[]): Promise<void> {
   const status = await run(['node_modules/.bin/playwright', 'test', ...files], {
     env: { PLAYWRIGHT_JSON_OUTPUT_FILE: file },
   });
-  const report = read<{ stats: { expected: number; unexpected: number } }>(file);
+  const report = read<BrowserSuite & { stats: { expected: number; unexpected: number } }>(file);
+  if (report) failures.push(...browserFailures(report));
   add('browser', {
     passed: report?.stats.expected ?? 0,
     failed: Math.max(report?.stats.unexpected ?? 0, status === 0 ? 0 : 1),
@@ -129,6 +179,7 @@ async function main(): Promise<void> {
     if (!changed || files.length > 0) await playwright(files);
     else console.log('\nNo browser test is about what was changed.');
   }
+  if (failures.length > 0) console.log(`\n== Failed\n${failures.join('\n')}`);
   console.log(`\n${total.passed} passed, ${total.failed} failed`);
   process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
 }

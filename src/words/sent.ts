@@ -9,6 +9,10 @@ export const say = speak('sent', {
   startWithItsSecret: 'Start Libellus with the secret it was set up with, or enter the password of the service again.',
   databaseDidNotAnswer: 'The database did not answer while this message was made.',
   seeTheLog: 'It is tried again by itself. If it stays so, see the log of the worker.',
+  workersEnded:
+    '.input {$times :integer} .match $times one {{The worker ended while it had this message in hand.}} * {{{$times} workers ended one after the other while they had this message in hand, the last ones with no other.}}',
+  seeWhyWorkersEnded:
+    'It is put aside so that the others go out. See the log of the worker for why it ended; then try this message again. An attempt without an answer may have reached its recipient.',
   failedOnOurSide: 'Something failed on our side while this message was made: {$detail}',
   notWrittenToUntilAllowed: '{$remedy} The address is not written to until it is allowed again under Sending.',
   givenUpRemedy: 'It is not tried again. Send it again from its record once that is mended, or reach them another way.',

@@ -249,6 +249,8 @@ export const deliveries = mysqlTable(
     released: boolean('released').notNull().default(false),
     leaseUntil: time('lease_until'),
     leaseBy: varchar('lease_by', { length: 60 }),
+    /** How many workers in a row ended, or lost the database, before they could say what came of it. */
+    lapses: int('lapses').notNull().default(0),
     attempts: int('attempts').notNull().default(0),
     subject: varchar('subject', { length: 500 }).notNull().default(''),
     messageId: varchar('message_id', { length: 200 }).notNull().default(''),

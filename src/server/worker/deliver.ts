@@ -22,7 +22,7 @@ import { batchContext, editionTemplate, inForm, ofWords, wordedFor, type BatchCo
 import { viaOf } from '../sending/service';
 import type { Line } from '../sending/transport';
 import { withholdFrom } from '../sending/withholding';
-import type { Delivery } from './claims';
+import { WORKERS_ENDED, type Delivery } from './claims';
 import { FAR_AHEAD, type Dispatch, type Way } from './dispatch';
 import type { Lines } from './service-lines';
 import type { Begun, Outcome, Recorder } from './record';
@@ -53,6 +53,18 @@ export async function deliver(delivery: Delivery, using: DeliverWith): Promise<D
   const secrets = holdsSecrets(using.context.later.get(delivery.eventId)?.details);
   await using.recorder.write(delivery, secrets ? { ...outcome, secrets } : outcome, begun);
   return outcome.state;
+}
+
+/** Puts a delivery aside that ended each worker that had it in hand: others go on, and somebody looks into it. */
+export async function putAside(delivery: Delivery, recorder: Recorder): Promise<void> {
+  log.error({ delivery: delivery.id, lapses: delivery.lapses }, 'a delivery ended each worker that had it in hand');
+  await recorder.write(delivery, {
+    state: 'held',
+    cause: WORKERS_ENDED,
+    ...kept(() => ({ words: say.workersEnded({ times: delivery.lapses }), remedy: say.seeWhyWorkersEnded })),
+    dueAt: FAR_AHEAD,
+    attempt: { conversation: '', via: '' },
+  });
 }
 
 /** A fault of the database, the secret or ours says nothing about the message: it is tried again, and never given up by itself. */

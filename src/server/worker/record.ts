@@ -196,11 +196,12 @@ async function writeDeliveries(tx: Executor, group: readonly Ended[]): Promise<v
       message_id varchar(200) path '$.messageId',
       accepted_at datetime(3) path '$.acceptedAt',
       attempts int path '$.attempts',
+      lapses int path '$.lapses',
       edition_id varchar(26) path '$.editionId',
       language varchar(20) path '$.language'
     )) a
     straight_join delivery d force index for join (primary) on d.id = a.id collate utf8mb4_unicode_ci
-    set d.state = a.state, d.lease_until = null, d.lease_by = null, d.last_words = a.words, d.cause = a.cause, d.due_at = a.due_at,
+    set d.state = a.state, d.lease_until = null, d.lease_by = null, d.lapses = a.lapses, d.last_words = a.words, d.cause = a.cause, d.due_at = a.due_at,
       d.subject = a.subject, d.message_id = a.message_id, d.accepted_at = a.accepted_at, d.attempts = a.attempts,
       d.edition_id = a.edition_id, d.language = a.language`);
 }
@@ -250,6 +251,8 @@ function afterwards({ delivery, outcome, endedAt }: Ended) {
     messageId: (outcome.messageId ?? delivery.messageId).slice(0, 200),
     ...(acceptedAt && { acceptedAt: written(acceptedAt) }),
     attempts: outcome.attempt ? delivery.attempts : delivery.attempts - 1,
+    // One that no line was free for has not been survived.
+    lapses: outcome.state === 'planned' ? delivery.lapses : 0,
     editionId: delivery.editionId,
     language: delivery.language,
   };

@@ -10,8 +10,8 @@ import { secretTrouble } from '../operations/secret-check';
 import { listenForBounces } from '../bounces/listener';
 import { log } from '../base/log';
 import { batchContext } from '../sending/render';
-import { claim, giveBack, somethingDue, type Delivery } from './claims';
-import { deliver, type DeliverWith } from './deliver';
+import { ALONE_TRIES, claim, claimInterrupted, giveBack, somethingDue, type Delivery } from './claims';
+import { deliver, putAside, type DeliverWith } from './deliver';
 import { Dispatch } from './dispatch';
 import { Lines } from './service-lines';
 import { Recorder } from './record';
@@ -56,6 +56,8 @@ export class Worker {
   private readonly recorder = new Recorder();
   private readonly watch = new Watch();
   private readonly caller = new Caller();
+  /** There are deliveries whose worker ended: they are taken up once nothing else is in hand. */
+  private interrupted = false;
   /** How many to claim next: what it sends in about a second, so that other workers find something left of what is due. */
   private wanted: number;
 
@@ -167,14 +169,32 @@ export class Worker {
     await this.giveBackAll(queue);
     const failure = ends.find((end) => end.status === 'rejected');
     if (failure) throw failure.reason;
-    return claimed;
+    return claimed + (this.interrupted ? await this.takeUpInterrupted() : 0);
   }
 
   private async nextBatch(): Promise<Item[]> {
-    if (!(await somethingDue())) return [];
+    const { due, interrupted } = await somethingDue();
+    this.interrupted = interrupted;
+    // The round ends with what is in hand, so that they come to their turn while much is due, too.
+    if (!due || interrupted) return [];
     const { leaseMs } = config();
     const until = (await askDatabaseTime()) + leaseMs / 3;
-    const deliveries = await claim(this.id, this.wanted, leaseMs);
+    return this.batchOf(await claim(this.id, this.wanted, leaseMs), until);
+  }
+
+  /** Takes up what other workers ended with, one at a time. Returns how many. */
+  private async takeUpInterrupted(): Promise<number> {
+    const { leaseMs } = config();
+    for (let taken = 0; ; taken += 1) {
+      const until = (await askDatabaseTime()) + leaseMs / 3;
+      const delivery = this.stopping ? undefined : await claimInterrupted(this.id, leaseMs);
+      if (!delivery) return taken;
+      if (delivery.lapses > ALONE_TRIES) await putAside(delivery, this.recorder);
+      else for (const item of await this.batchOf([delivery], until)) await this.one(item);
+    }
+  }
+
+  private async batchOf(deliveries: readonly Delivery[], until: number): Promise<Item[]> {
     if (deliveries.length === 0) return [];
     const [context, threads] = await Promise.all([
       batchContext(deliveries),
@@ -187,7 +207,7 @@ export class Worker {
       until,
       left: deliveries.length,
       size: deliveries.length,
-      claimedAt: until - leaseMs / 3,
+      claimedAt: until - config().leaseMs / 3,
     };
     return deliveries.map((delivery) => ({ delivery, batch }));
   }

@@ -300,7 +300,10 @@ export function CustomerScreen(props: CustomerScreenProps) {
           name={name}
           joined={customer.joined.map((j) => j.address)}
           onErase={() => props.onErase(customer.email)}
-          onErased={() => router.push(`${base}/customers`)}
+          onErased={() => {
+            router.push(`${base}/customers`);
+            router.refresh();
+          }}
           onClose={() => setOpen(undefined)}
         />
       )}

@@ -90,6 +90,7 @@ export function useDeskSteps({ props, save, template, language, order, onUsePass
     const gone = valueOrToast(await answered(props.onRemovePassage()));
     if (!gone) return;
     router.push(`${props.base}/journey`);
+    router.refresh();
     if (props.onBringBack) saidRemoved(props.item.name, gone.removed, props.onBringBack, () => router.refresh());
   };
 

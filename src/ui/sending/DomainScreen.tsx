@@ -127,7 +127,9 @@ export function DomainScreen(props: DomainProps) {
                 className="btn text-madder"
                 onClick={() =>
                   void answered(props.onRemove()).then((r) => {
-                    if (valueOrToast(r) !== undefined) router.push(`${base}/sending/domains`);
+                    if (valueOrToast(r) === undefined) return;
+                    router.push(`${base}/sending/domains`);
+                    router.refresh();
                   })
                 }
               >

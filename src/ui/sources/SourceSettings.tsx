@@ -37,6 +37,7 @@ export function SourceSettings(props: SourceProps) {
     if (valueOrToast(await answered(props.onRemove())) === undefined) return;
     toast.success(say.isRemoved({ name: props.name }));
     router.push(`${base}/store/sources`);
+    router.refresh();
   };
   const startFrom = async (number: number): Promise<void> => {
     if (valueOrToast(await answered(props.onStartFrom(number))) === undefined) return;

@@ -11,6 +11,10 @@ export const sent: TranslationOf<typeof say> = {
     'Libellus mit dem Geheimnis starten, mit dem es eingerichtet wurde, oder das Passwort des Dienstes neu eingeben.',
   databaseDidNotAnswer: 'Die Datenbank hat nicht geantwortet, während diese Nachricht erstellt wurde.',
   seeTheLog: 'Es wird von selbst noch einmal versucht. Bleibt es so, im Protokoll des Workers nachsehen.',
+  workersEnded:
+    '.input {$times :integer} .match $times one {{Der Worker ist ausgefallen, während er diese Nachricht in Arbeit hatte.}} * {{{$times} Worker sind nacheinander ausgefallen, während sie diese Nachricht in Arbeit hatten, die letzten mit keiner anderen.}}',
+  seeWhyWorkersEnded:
+    'Sie ist beiseitegelegt, damit die anderen hinausgehen. Im Protokoll des Workers nachsehen, warum er ausgefallen ist; dann diese Nachricht noch einmal versuchen. Ein Versuch ohne Antwort kann angekommen sein.',
   failedOnOurSide: 'Auf unserer Seite ist etwas fehlgeschlagen, während diese Nachricht erstellt wurde: {$detail}',
   notWrittenToUntilAllowed:
     '{$remedy} An die Adresse wird nicht geschrieben, bis sie unter Versand wieder zugelassen ist.',

@@ -142,7 +142,8 @@ export async function passageEditionAction(store: string, id: string, number: nu
 }
 
 export async function removePassageAction(store: string, id: string): Promise<Result<{ removed: string }>> {
-  return actAndRefresh(passage.remove, store, { id });
+  // The page that asks is gone with it: read anew, it would not be found.
+  return act(passage.remove, store, { id });
 }
 
 export async function saveLookAction(

@@ -36,7 +36,8 @@ export async function writeAgainAction(store: string, id: string): Promise<Resul
 }
 
 export async function eraseCustomerAction(store: string, email: string): Promise<Result<null>> {
-  return done(await actAndRefresh(customer.erase, store, { email }));
+  // The page that asks is gone with them: read anew, it would not be found.
+  return done(await act(customer.erase, store, { email }));
 }
 
 export async function saveListAction(store: string, input: unknown): Promise<Result<SavedList>> {

@@ -22,7 +22,8 @@ export async function changeSourceAction(
 }
 
 export async function removeSourceAction(store: string, id: string): Promise<Result<null>> {
-  return done(await actAndRefresh(source.remove, store, { id }));
+  // The page that asks is gone with it: read anew, it would not be found.
+  return done(await act(source.remove, store, { id }));
 }
 
 export async function saveMappingAction(

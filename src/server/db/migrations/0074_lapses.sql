@@ -1,0 +1,1 @@
+ALTER TABLE `delivery` ADD COLUMN IF NOT EXISTS `lapses` int DEFAULT 0 NOT NULL;
