@@ -23,6 +23,7 @@ import type { Ports } from '../standins/ports';
 import { PRODUCTS } from './catalogue';
 import { makeOrders } from './orders';
 import { pastOf, type PastRows } from './past';
+import { pastReadings, pastUse } from './readings';
 import { makeCustomers, type DemoCustomer } from './people';
 import { seedFiles } from './files';
 import { GLOSSARY } from './glossary';
@@ -44,6 +45,8 @@ import {
 } from './quillwick';
 import { Chance } from './random';
 import { quillwickVoice, withOwnPage, withThanks } from './voice';
+
+const ZONE = 'Europe/Berlin';
 
 export interface DemoFacts {
   signIn: { email: string; password: string };
@@ -91,8 +94,9 @@ async function fill(ports: Ports): Promise<void> {
     now,
   });
   const trade = ACCOUNTS[1]!;
+  const harrowpost = newId();
   await db.insert(t.services).values({
-    id: newId(),
+    id: harrowpost,
     storeId: TRADE.id,
     host: PROVIDER_HOST,
     port: ports.smtp.starttls,
@@ -104,6 +108,8 @@ async function fill(ports: Ports): Promise<void> {
     perDay: 500,
     spf: 'include:spf.harrowpost.example',
   });
+  await db.insert(t.serviceUse).values(pastUse({ id: harrowpost, renewsAt: '00:00', timeZone: ZONE }, now));
+  await db.insert(t.readings).values(await pastReadings(now));
   await db
     .insert(t.senders)
     .values({ storeId: TRADE.id, kind: 'orders', name: 'Quillwick Trade', address: trade.user });
@@ -171,7 +177,7 @@ async function seedStore({ chance, store, users, customers, orders, firstNumber,
     languages: LANGUAGES,
     locales: LOCALES,
     currency: store.currency,
-    timeZone: 'Europe/Berlin',
+    timeZone: ZONE,
     facts: store.facts,
     pictures: 'linked' as const,
     look: store.look,

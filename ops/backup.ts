@@ -14,11 +14,13 @@ import {
   readFileSync,
   renameSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
+import type { Backup } from '../src/contract/installation';
 import type { Installation } from './installation';
 
 const KIND = 'libellus backup';
@@ -89,11 +91,15 @@ async function newestMigration(url: string): Promise<string> {
 }
 
 /** Writes a backup while everything runs. The file appears under its name once it is whole. */
-export async function backUp({ databaseUrl, dataDir }: Installation, file: string): Promise<void> {
+export async function backUp(
+  { databaseUrl, dataDir }: Pick<Installation, 'databaseUrl' | 'dataDir'>,
+  file: string,
+): Promise<void> {
   const target = resolve(file);
   if (existsSync(target))
     throw new Error(`${file} is there already. Choose another name: a backup is never written over.`);
   const work = mkdtempSync(join(tmpdir(), 'libellus-backup-'));
+  const begun = Date.now();
   try {
     const { args, env, database } = client(databaseUrl);
     // One transaction with a consistent view: what happens meanwhile is not in it, and nothing is in it by half.
@@ -121,9 +127,26 @@ export async function backUp({ databaseUrl, dataDir }: Installation, file: strin
     await run('tar', ['-czf', half, '-C', work, 'manifest.json', 'database.sql', ...folders]);
     chmodSync(half, 0o600);
     renameSync(half, target);
+    await noteBackup(databaseUrl, { at: manifest.at, bytes: statSync(target).size, ms: Date.now() - begun });
   } finally {
     rmSync(work, { recursive: true, force: true });
     rmSync(`${target}.part`, { force: true });
+  }
+}
+
+/** Writes down that there is a backup, for the screen of the installation. The backup is good without it. */
+async function noteBackup(url: string, backup: Backup): Promise<void> {
+  const { BACKUP } = await import('../src/server/operations/backups');
+  try {
+    const connection = await createConnection(url);
+    const value = JSON.stringify(backup);
+    await connection
+      .query('insert into installation (name, value) values (?, ?) on duplicate key update value = ?', [
+        ...[BACKUP, value, value],
+      ])
+      .finally(() => connection.end());
+  } catch (error) {
+    console.error(`The backup is made. That it is could not be written down: ${(error as Error).message}`);
   }
 }
 

@@ -3,6 +3,8 @@
 /** What is counted: tries of messages by how they ended, and events by how they were answered. */
 export type Counted = 'attempts' | 'events';
 
+export type ProcessKind = 'worker' | 'web' | 'rehearser' | 'bounces';
+
 export interface Figures {
   /** Since the process began, by what is counted and how it ended. */
   counts: Partial<Record<Counted, Record<string, number>>>;

@@ -63,6 +63,7 @@ export const POLICY = {
   'settings.edit': ['owner'],
   'store.close': ['owner'],
   'history.read': ['owner'],
+  'installation.read': ['owner'],
   'source.edit': ['owner'],
   'customer.data': ['owner', 'support'],
 } as const satisfies Record<string, readonly Role[]>;
@@ -116,13 +117,22 @@ export const ACTION_WORDS: Record<Action, string> = inEachLanguage(() => ({
   'settings.edit': say.editSettings,
   'store.close': say.closeStores,
   'history.read': say.readHistory,
+  'installation.read': say.readInstallation,
   'source.edit': say.editSources,
   'customer.data': say.exportOrEraseWhatIs,
 }));
 
 /** What can be done in a store that is closed: reading, saving as files, a further store, and opening it again. */
 export const WHEN_CLOSED: ReadonlySet<Action> = new Set<Action>([
-  ...(['store.read', 'store.make', 'store.close', 'history.read', 'api.read', 'set.take'] as const),
+  ...([
+    'store.read',
+    'store.make',
+    'store.close',
+    'history.read',
+    'installation.read',
+    'api.read',
+    'set.take',
+  ] as const),
   ...(['data.export', 'customers.export', 'customer.data'] as const),
 ]);
 

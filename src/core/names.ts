@@ -38,10 +38,14 @@ export const countryName = keepable('country', (code: string, locale: string = r
   }
 });
 
-/** How large a file is, for a reader: "40 kB", "1.4 MB". */
+/** How large a file is, for a reader: "40 kB", "1.4 MB", "21.3 GB". */
 export const fileSize = keepable('file-size', (bytes: number): string => {
   const [unit, value] =
-    bytes < 1_000_000 ? ['kilobyte', Math.max(1, Math.round(bytes / 1_000))] : ['megabyte', bytes / 1e6];
+    bytes < 1e6
+      ? ['kilobyte', Math.max(1, Math.round(bytes / 1e3))]
+      : bytes < 1e9
+        ? ['megabyte', bytes / 1e6]
+        : ['gigabyte', bytes / 1e9];
   return new Intl.NumberFormat(readerLocale(), {
     style: 'unit',
     unit: String(unit),

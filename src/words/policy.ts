@@ -56,6 +56,7 @@ export const say = speak('policy', {
   editColleagues: 'invite colleagues, change their roles, switch them off and remove them',
   editSources: 'connect webhooks of shops, and read what they sent',
   readHistory: 'read what colleagues did',
+  readInstallation: 'see how the installation is',
   closeStores: 'close and reopen stores',
   editSettings: 'change the settings of the store',
   editKeys: 'make, replace and revoke keys of other programs',

@@ -117,6 +117,7 @@ const SCREENS = [
   'rehearsal',
   'rehearsal/orders?order=new',
   'store/history',
+  'store/installation',
   'store/sources',
   'you',
   'store/new',

@@ -66,6 +66,11 @@ const SCREENS: readonly { at: string; there: (page: Page) => ReturnType<Page['lo
     there: (page) => page.getByRole('search', { name: 'History' }),
     action: 'history.read',
   },
+  {
+    at: '/store/installation',
+    there: (page) => page.getByRole('region', { name: 'Processes' }),
+    action: 'installation.read',
+  },
   { at: '/orders/exchange', there: link('As CSV'), action: 'data.export' },
   { at: '/sending/services/new', there: button(/^Find/), action: 'service.edit' },
 ];

@@ -1,5 +1,8 @@
 /** What somebody meets who guesses, sends too much, or tells a second time what is something else. */
 import { signedOrder } from '../../demo/shop';
+import { rmSync } from 'node:fs';
+import { run, stackUrl } from './stack';
+import { axeFindings } from './axe';
 import { arrived, demoFacts, expect, mailbox, PASSWORD, placeByEvent, signIn, test } from './support';
 
 const EMAIL = 'claire@quillwick.example';
@@ -89,4 +92,35 @@ test('a file that is too large is refused in words, and the screen stays usable'
   });
   await expect(page.getByText(/This is too large: it has \d.* MB, and at most 3 MB are taken here\./)).toBeVisible();
   await expect(page.getByRole('button', { name: /^Publish look/ })).toBeVisible();
+});
+
+test('who runs the installation sees what will be used up, what runs, and that a backup is made', async ({
+  page,
+  stack,
+}) => {
+  await signIn(page);
+  await page.goto('/s/quillwick/store/installation');
+  await expect(page.getByText('One thing to see to.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Backup' })).toContainText('None was made yet.');
+  const processes = page.getByRole('region', { name: 'Processes' });
+  for (const kind of ['Web', 'Worker', 'Rehearser']) {
+    await expect(processes.getByRole('row').filter({ hasText: kind })).toContainText('runs');
+  }
+  await expect(page.getByRole('region', { name: 'Database' })).toContainText('answers');
+
+  // What a service takes grows, and the limit it comes to is said with its days.
+  const limit = page.getByRole('row').filter({ hasText: 'Messages a day by Harrowpost (Quillwick Trade)' });
+  await expect(limit).toContainText(/500.*\d{1,2} \w+ 20\d\d.*\d{1,2} \w+ 20\d\d to \d{1,2} \w+ 20\d\d/s);
+  await expect(page.getByRole('img', { name: /^Messages a day by Harrowpost.*of 500$/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Disk of the database' }).click();
+  await expect(page.getByRole('img', { name: /^Disk of the database: .* GB of .* GB$/ })).toBeVisible();
+  expect(await axeFindings(page, 'installation')).toEqual([]);
+
+  const file = `${stack.data}-backup.tar.gz`;
+  rmSync(file, { force: true });
+  await run('ops/command.ts', ['backup', file, '--data', stack.data, '--port', new URL(stackUrl).port]).done;
+  await expect(page.getByText('Everything runs.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Backup' })).toContainText(/MB, in \d+ seconds/);
+  await limit.getByRole('link', { name: 'Open Harrowpost' }).click();
+  await expect(page).toHaveURL(/\/s\/quillwick-trade\/sending\/services\//);
 });

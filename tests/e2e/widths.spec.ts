@@ -52,6 +52,7 @@ const SCREENS: Record<string, string> = {
   Stores: '/store/stores',
   Webhooks: '/store/webhooks',
   History: '/store/history',
+  Installation: '/store/installation',
   Sources: '/store/sources',
   Stock: '/store/stock',
   'A summary': '/journey/summary-of-orders',

@@ -48,6 +48,7 @@ const TABLE: Record<Action, string> = {
   'settings.edit': 'owner',
   'store.close': 'owner',
   'history.read': 'owner',
+  'installation.read': 'owner',
   'source.edit': 'owner',
   'customer.data': 'owner support',
 };

@@ -1,16 +1,17 @@
 /** Figures of the whole installation for programs that watch it, in the text format of Prometheus. */
 import { createHash, timingSafeEqual } from 'node:crypto';
-import { and, count, eq, gte, inArray, isNull, lte, min } from 'drizzle-orm';
+import { eq, gte, isNull } from 'drizzle-orm';
 import { Counter, Gauge, Registry } from 'prom-client';
 import { isBadProof } from '@/core/proof';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import { askDatabaseTime } from '../db/time';
-import { deliveries, heartbeats, services, stores } from '../db/schema';
+import { heartbeats, services, stores } from '../db/schema';
 import { newestProofs } from '../features/proof/proof';
 import { NO_FIGURES } from '../operations/figures';
 import { health } from '../operations/health';
 import { HEARTBEAT_MS } from '../operations/heartbeat';
+import { waitingNow } from '../operations/waiting';
 import { useToday } from '../sending/service-use';
 
 export const METRICS_TYPE = 'text/plain; version=0.0.4; charset=utf-8';
@@ -23,8 +24,6 @@ export function isMetricsKey(authorization: string | null): boolean {
   const given = /^Bearer +(\S+)$/i.exec(authorization ?? '')?.[1];
   return metricsKey !== undefined && given !== undefined && timingSafeEqual(digest(given), digest(metricsKey));
 }
-
-const WAITING = ['planned', 'deferred', 'held', 'sending'] as const;
 
 /** All figures as they are now. What cannot be asked for without a database is left out; `libellus_up` says so. */
 export async function metrics(): Promise<string> {
@@ -88,27 +87,10 @@ async function queue(gauge: MakeGauge, now: number): Promise<void> {
   const states = gauge('deliveries_waiting', 'Messages that are not sent yet, by state.', ['state']);
   const due = gauge('deliveries_due', 'Messages that are due and not sent yet.');
   const oldest = gauge('oldest_due_seconds', 'How long the message that is due longest has been due; 0 with none.');
-  const db = database();
-  const isDue = and(
-    inArray(deliveries.state, ['planned', 'deferred']),
-    // Both, so that the index is used to its end.
-    inArray(deliveries.bulk, [false, true]),
-    lte(deliveries.dueAt, new Date(now)),
-  );
-  const [rows, [first]] = await Promise.all([
-    db
-      .select({ state: deliveries.state, n: count() })
-      .from(deliveries)
-      .where(inArray(deliveries.state, [...WAITING]))
-      .groupBy(deliveries.state),
-    db
-      .select({ n: count(), at: min(deliveries.dueAt) })
-      .from(deliveries)
-      .where(isDue),
-  ]);
-  for (const state of WAITING) states.set({ state }, rows.find((r) => r.state === state)?.n ?? 0);
-  due.set(first?.n ?? 0);
-  oldest.set(first?.at ? Math.max(0, (now - first.at.getTime()) / 1_000) : 0);
+  const waiting = await waitingNow(now);
+  for (const [state, n] of Object.entries(waiting.states)) states.set({ state }, n);
+  due.set(waiting.due);
+  oldest.set(waiting.oldestMs / 1_000);
 }
 
 async function serviceFigures(gauge: MakeGauge, now: number): Promise<void> {

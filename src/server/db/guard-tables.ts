@@ -1,5 +1,5 @@
 /** What keeps guessing slow, and what the installation knows of itself. */
-import { int, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core';
+import { double, int, mysqlTable, primaryKey, text, varchar } from 'drizzle-orm/mysql-core';
 import { time } from './columns';
 
 /** Failed tries of a password or a code, by whom they are counted against. */
@@ -12,7 +12,27 @@ export const guesses = mysqlTable('guess', {
   lastAt: time('last_at').notNull(),
 });
 
-/** Facts of the installation by name: a sealed text that the secret must open, the lock of migrations. */
+/** Figures of the installation, read each hour: what it grows by is worked out of them. */
+export const readings = mysqlTable(
+  'reading',
+  {
+    /** `database.bytes`, `disk.used`, `disk.size`. */
+    name: varchar('name', { length: 40 }).notNull(),
+    at: time('at').notNull(),
+    value: double('value').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.name, t.at] })],
+);
+
+/** Until when a certificate that services or readers are met with holds; looked at once a day. */
+export const certificates = mysqlTable('certificate', {
+  /** `host:port`. */
+  place: varchar('place', { length: 262 }).primaryKey(),
+  until: time('until').notNull(),
+  seenAt: time('seen_at').notNull(),
+});
+
+/** Facts of the installation by name: a sealed text that the secret must open, the lock of migrations, the newest backup. */
 export const installation = mysqlTable('installation', {
   name: varchar('name', { length: 40 }).primaryKey(),
   value: text('value').notNull(),

@@ -4,12 +4,11 @@ import { database } from '../db/client';
 import { clockAheadOfDatabase, databaseNow } from '../db/time';
 import { heartbeats } from '../db/schema';
 import { figuresNow } from './figures';
+import type { ProcessKind } from '@/contract/figures';
 
 export const HEARTBEAT_MS = 3_000;
 /** A process that was not heard of for a day is forgotten. */
 const FORGET_MS = 86_400_000;
-
-export type ProcessKind = 'worker' | 'web' | 'rehearser' | 'bounces';
 
 /** Says that a process is alive, how far its clock is off, and what it cannot do. */
 export async function beat(id: string, kind: ProcessKind, trouble: string): Promise<void> {

@@ -10,6 +10,7 @@ import type { DomainRow } from '../domains/keys';
 import { claimDueDomains, lookAtDomain } from '../domains/look';
 import { forgetOldGuesses } from '../auth/guard';
 import { forgetOldBeats } from '../operations/heartbeat';
+import { takeReadings } from '../operations/readings';
 import { log } from '../base/log';
 import { forgetOld } from '../people/retention';
 import { tellColleagues } from '../sending/notice';
@@ -78,6 +79,7 @@ export class Watch {
         await forgetCalls();
         await forgetOldGuesses();
         await forgetOld(FORGET_FOR_MS);
+        await takeReadings();
       }
     } catch (error) {
       log.warn({ err: error }, 'a turn of watching was broken off');

@@ -23,6 +23,23 @@ export function Time({ at, zone, form = 'full' }: { at: string; zone: string; fo
   );
 }
 
+export const MINUTE = 60_000;
+
+const inUnits = (n: number, unit: 'second' | 'minute' | 'hour' | 'day'): string =>
+  new Intl.NumberFormat(readerLocale(), { style: 'unit', unit, unitDisplay: 'long' }).format(n);
+
+/** So long as a reader says it: minutes up to an hour and a half, and hours then. */
+export const lengthOf = (ms: number): string =>
+  ms < 90 * MINUTE ? inUnits(Math.ceil(ms / MINUTE), 'minute') : inUnits(Math.round(ms / 3_600_000), 'hour');
+
+/** As {@link lengthOf}, with seconds for what is short and days for what is long. */
+export const fullLengthOf = (ms: number): string =>
+  ms < 2 * MINUTE
+    ? inUnits(Math.round(ms / 1_000), 'second')
+    : ms < 48 * 3_600_000
+      ? lengthOf(ms)
+      : inUnits(Math.round(ms / 86_400_000), 'day');
+
 export function Money({ minor, currency }: { minor: number; currency: string }) {
   return <span className="tabular-nums whitespace-nowrap">{moneyFormatter(readerLocale(), currency)(minor)}</span>;
 }

@@ -3,7 +3,8 @@ import type { FaultsView, FaultView } from '@/contract/rehearsal';
 import Link from '../parts/Link';
 import { Head } from '../parts/Table';
 import { VerdictMark } from './Verdict';
-import { FAULT_HEADS, FAULT_WORDS, lengthOf, MINUTE } from './fault-words';
+import { lengthOf, MINUTE } from '../parts/format';
+import { FAULT_HEADS, FAULT_WORDS } from './fault-words';
 import { say } from '@/words/rehearsal';
 
 function whatOf({ fault, came, afterMs = 0, via, state, outcome }: FaultView): string {

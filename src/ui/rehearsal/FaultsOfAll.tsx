@@ -7,7 +7,8 @@ import { DELIVERY_STATE_WORDS } from '@/core/mail/state';
 import { PanelTitle } from '../parts/Page';
 import { Head } from '../parts/Table';
 import { VerdictMark } from './Verdict';
-import { FAULT_HEADS, FAULT_WORDS, lengthOf, MINUTE } from './fault-words';
+import { lengthOf, MINUTE } from '../parts/format';
+import { FAULT_HEADS, FAULT_WORDS } from './fault-words';
 import { say } from '@/words/rehearsal';
 
 type Row = FaultsOfAllView['rows'][number];

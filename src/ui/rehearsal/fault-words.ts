@@ -1,7 +1,7 @@
 /** How faults of sending are said. */
 import type { FaultView } from '@/contract/rehearsal';
 import type { Fault } from '@/core/rehearsal';
-import { inEachLanguage, readerLocale } from '@/words/speak';
+import { inEachLanguage } from '@/words/speak';
 import { say } from '@/words/rehearsal';
 
 export const FAULT_WORDS: Readonly<Record<Fault, string>> = inEachLanguage(() => ({
@@ -20,16 +20,6 @@ export const FAULT_WORDS: Readonly<Record<Fault, string>> = inEachLanguage(() =>
   returned: say.faultReturned,
   unsigned: say.faultUnsigned,
 }));
-
-export const MINUTE = 60_000;
-
-/** So long as a reader says it: minutes up to an hour and a half, and hours then. */
-export function lengthOf(ms: number): string {
-  const [unit, value] = ms < 90 * MINUTE ? ['minute', Math.ceil(ms / MINUTE)] : ['hour', Math.round(ms / 3_600_000)];
-  return new Intl.NumberFormat(readerLocale(), { style: 'unit', unit: String(unit), unitDisplay: 'long' }).format(
-    Number(value),
-  );
-}
 
 export const FAULT_HEADS: Readonly<Record<FaultView['of'], string>> = inEachLanguage(() => ({
   service: say.ofService,

@@ -4,6 +4,7 @@ import { inEachLanguage } from '@/words/speak';
 import { say as colleagues } from '@/words/colleagues';
 import { say as customers } from '@/words/customers';
 import { say as record } from '@/words/deliveries';
+import { say as installation } from '@/words/installation';
 import { say as keys } from '@/words/keys';
 import { say as languages } from '@/words/languages';
 import { say as hooks } from '@/words/hooks';
@@ -110,6 +111,12 @@ export const GOALS: readonly Goal[] = inEachLanguage(() => [
   { name: sources.sources, path: '/store/sources', also: sources.sourcesWords },
   { name: past.history, path: '/store/history', also: past.historyWords, needs: 'history.read' },
   { name: hooks.webhooks, path: '/store/webhooks', also: hooks.webhooksWords },
+  {
+    name: installation.installation,
+    path: '/store/installation',
+    also: installation.installationWords,
+    needs: 'installation.read',
+  },
   { name: stores.stores, path: '/store/stores', also: stores.storesWords },
   { name: settings.settings, path: '/store/settings', also: settings.settingsWords },
   { name: colleagues.colleagues, path: '/store/colleagues', also: colleagues.colleaguesWords },

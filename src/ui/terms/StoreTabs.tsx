@@ -5,6 +5,7 @@ import { TERMS_PARTS, type TermsPart } from './parts';
 import { say } from '@/words/terms';
 import { say as codes } from '@/words/codes';
 import { say as colleagues } from '@/words/colleagues';
+import { say as installation } from '@/words/installation';
 import { say as keys } from '@/words/keys';
 import { say as files } from '@/words/files';
 import { say as removed } from '@/words/removed';
@@ -38,7 +39,8 @@ export function StoreTabs({
     | 'codes'
     | 'files'
     | 'sets'
-    | 'removed';
+    | 'removed'
+    | 'installation';
   /** On the screen of the terms: another part of it is shown. */
   onPart?: (part: TermsPart) => void;
 }) {
@@ -98,4 +100,5 @@ const RUN = () =>
     ['webhooks', hooks.webhooks],
     ['history', past.history],
     ['stores', stores.stores],
+    ['installation', installation.installation],
   ] as const;

@@ -25,6 +25,7 @@ import { languages } from './languages';
 import { ownOrders } from './ownOrders';
 import { rehearsal } from './rehearsal';
 import { rehearsed } from './rehearsed';
+import { installation } from './installation';
 import { removed } from './removed';
 import { replace } from './replace';
 import { stock } from './stock';
@@ -98,6 +99,7 @@ export const de: Translations = {
   ownOrders,
   rehearsal,
   rehearsed,
+  installation,
   removed,
   replace,
   stock,

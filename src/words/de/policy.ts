@@ -56,6 +56,7 @@ export const policy: TranslationOf<typeof say> = {
   editColleagues: 'Kollegen einladen, ihre Rollen ändern, sie abschalten und entfernen',
   editSources: 'Webhooks von Shops anbinden und lesen, was sie gesandt haben',
   readHistory: 'lesen, was Kollegen getan haben',
+  readInstallation: 'sehen, wie es der Installation geht',
   closeStores: 'Shops schließen und wieder öffnen',
   editSettings: 'die Einstellungen des Shops ändern',
   editKeys: 'Schlüssel anderer Programme ausstellen, ersetzen und widerrufen',

@@ -1,0 +1,43 @@
+/** What of all stores waits to be sent. */
+import { and, count, inArray, lte, min } from 'drizzle-orm';
+import { database } from '../db/client';
+import { deliveries } from '../db/schema';
+
+const WAITING = ['planned', 'deferred', 'held', 'sending'] as const;
+
+export interface Waiting {
+  /** How many are in each state before the last. */
+  states: Record<(typeof WAITING)[number], number>;
+  /** How many are due and not claimed. */
+  due: number;
+  /** How long the one has been due that is due longest, ms; 0 with none. */
+  oldestMs: number;
+}
+
+/** @param now ms since 1970, by the database's clock */
+export async function waitingNow(now: number): Promise<Waiting> {
+  const db = database();
+  const isDue = and(
+    inArray(deliveries.state, ['planned', 'deferred']),
+    // Both, so that the index is used to its end.
+    inArray(deliveries.bulk, [false, true]),
+    lte(deliveries.dueAt, new Date(now)),
+  );
+  const [rows, [first]] = await Promise.all([
+    db
+      .select({ state: deliveries.state, n: count() })
+      .from(deliveries)
+      .where(inArray(deliveries.state, [...WAITING]))
+      .groupBy(deliveries.state),
+    db
+      .select({ n: count(), at: min(deliveries.dueAt) })
+      .from(deliveries)
+      .where(isDue),
+  ]);
+  const of = (state: string): number => rows.find((r) => r.state === state)?.n ?? 0;
+  return {
+    states: { planned: of('planned'), deferred: of('deferred'), held: of('held'), sending: of('sending') },
+    due: first?.n ?? 0,
+    oldestMs: first?.at ? Math.max(0, now - first.at.getTime()) : 0,
+  };
+}
