@@ -14,7 +14,7 @@ const base = {
   },
   // Several packages ship as ES modules only; they are few and small enough to transform as well.
   transformIgnorePatterns: [
-    '/node_modules/(?!(messageformat|better-auth|@better-auth|nanostores|jose|uncrypto|@noble|rou3|better-call|defu|culori|htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|escape-string-regexp|url-template|is-plain-object|deepmerge|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|ical\\.js|gettext-parser|content-type|@levischuck|oidc-provider|openapi-typescript|openapi-fetch|parse-json|index-to-position|change-case|supports-color|pixelmatch)/)',
+    '/node_modules/(?!(messageformat|better-auth|@better-auth|nanostores|jose|uncrypto|@noble|rou3|better-call|defu|culori|htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|escape-string-regexp|url-template|is-plain-object|deepmerge|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|ical\\.js|gettext-parser|content-type|@levischuck|oidc-provider|openapi-typescript|openapi-fetch|parse-json|index-to-position|change-case|supports-color|pixelmatch|@opentelemetry/otlp-exporter-base)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   testEnvironment: 'node',

@@ -76,6 +76,8 @@ export interface DeliveryView {
   state: DeliveryState;
   subject: string;
   messageId: string;
+  /** The trace of its event (W3C Trace Context), which lines of the log name too. */
+  trace: string;
   words: string;
   dueAt?: string;
   /** For its time. */

@@ -1,7 +1,10 @@
 /** What a process counts of its own work, and how it fares; told with its heartbeat, so that one place can show all of them. */
 
-/** What is counted: tries of messages by how they ended, and events by how they were answered. */
-export type Counted = 'attempts' | 'events';
+/**
+ * What is counted: tries of messages by how they ended, those that failed by cause, events by how they were answered, messages planned by
+ * moment, and messages taken up of workers that ended.
+ */
+export type Counted = 'attempts' | 'causes' | 'events' | 'planned' | 'interrupted';
 
 export type ProcessKind = 'worker' | 'web' | 'rehearser' | 'bounces';
 

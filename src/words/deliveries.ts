@@ -47,6 +47,8 @@ export const say = speak('deliveries', {
   madeFrom: 'Made from',
   event: 'Event',
   messageId: 'Message-ID',
+  trace: 'Trace',
+  traceNote: 'Names it in traces and in the log of the worker.',
   nextTry: 'next try',
   attempts: 'Attempts',
   notTriedYet: 'Not tried yet.',

@@ -62,11 +62,17 @@ interface Refused {
   problems: readonly FieldProblem[];
 }
 
+/** The type of an event that was taken. */
+const momentIn = (event: unknown): string => String((event as { type?: unknown }).type);
+
 /** Takes one event, or says what is wrong with it; what is refused is kept to be looked at. */
 async function take(storeId: string, event: unknown): Promise<{ deliveries: string[]; known: boolean } | Refused> {
   const taken = await takeTold(storeId, event);
   tally('events', 'why' in taken ? taken.why : taken.known ? 'known' : 'taken');
-  if (!('why' in taken)) return taken;
+  if (!('why' in taken)) {
+    if (!taken.known) tally('planned', momentIn(event), taken.deliveries.length);
+    return taken;
+  }
   const { why, title, problems } = taken;
   await keepRefusedEvent(storeId, event, { why: title, problems, status: PROBLEM_TYPES[why] });
   return { type: why, title, problems };

@@ -6,11 +6,13 @@ import { isBadProof } from '@/core/proof';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import { askDatabaseTime } from '../db/time';
-import { heartbeats, services, stores } from '../db/schema';
+import { certificates, heartbeats, services, stores } from '../db/schema';
 import { newestProofs } from '../features/proof/proof';
+import { newestBackup } from '../operations/backups';
 import { NO_FIGURES } from '../operations/figures';
 import { health } from '../operations/health';
 import { HEARTBEAT_MS } from '../operations/heartbeat';
+import { readingsOf } from '../operations/readings';
 import { waitingNow } from '../operations/waiting';
 import { useToday } from '../sending/service-use';
 
@@ -47,6 +49,7 @@ async function fromDatabase(registry: Registry, gauge: MakeGauge): Promise<void>
     queue(gauge, now),
     serviceFigures(gauge, now),
     proofs(gauge, now),
+    machine(gauge, now),
   ]);
 }
 
@@ -65,6 +68,11 @@ async function processes(registry: Registry, gauge: MakeGauge, now: number): Pro
     ...{ name: 'libellus_events_total', help: 'Events received, by how they were answered.' },
     ...{ labelNames: [...of, 'answer'], registers: [registry] },
   });
+  const counter = (name: string, help: string, label: string): Counter =>
+    new Counter({ name: `libellus_${name}_total`, help, labelNames: [...of, label], registers: [registry] });
+  const causes = counter('failures', 'Tries that did not deliver, by cause.', 'cause');
+  const planned = counter('planned', 'Messages planned of events that programs told, by moment.', 'moment');
+  const interrupted = counter('interrupted', 'Messages of workers that ended: taken up, or put aside.', 'way');
   for (const kind of ['web', 'worker', 'rehearser', 'bounces']) running.set({ kind }, 0);
   const beats = await database()
     .select()
@@ -80,6 +88,9 @@ async function processes(registry: Registry, gauge: MakeGauge, now: number): Pro
     begun.set(labels, begunAt / 1_000);
     for (const [state, n] of Object.entries(counts.attempts ?? {})) attempts.inc({ ...labels, state }, n);
     for (const [answer, n] of Object.entries(counts.events ?? {})) events.inc({ ...labels, answer }, n);
+    for (const [cause, n] of Object.entries(counts.causes ?? {})) causes.inc({ ...labels, cause }, n);
+    for (const [moment, n] of Object.entries(counts.planned ?? {})) planned.inc({ ...labels, moment }, n);
+    for (const [way, n] of Object.entries(counts.interrupted ?? {})) interrupted.inc({ ...labels, way }, n);
   }
 }
 
@@ -115,6 +126,31 @@ async function serviceFigures(gauge: MakeGauge, now: number): Promise<void> {
       sends.set(labels, Number(!service.paused && (service.downUntil?.getTime() ?? 0) <= now));
     }
   }
+}
+
+/** What will be used up. */
+async function machine(gauge: MakeGauge, now: number): Promise<void> {
+  const bytes = gauge('database_bytes', 'How much room the database takes, read once an hour.');
+  const disk = gauge('database_disk_bytes', 'The disk of the database, where it is on a machine of Libellus.', [
+    'part',
+  ]);
+  const ends = gauge('certificate_seconds_left', 'Until when the certificate of a server holds that is met.', [
+    'place',
+  ]);
+  const backup = gauge('backup_age_seconds', 'How old the newest backup is; none before the first.');
+  const [figures, seen, newest] = await Promise.all([
+    readingsOf(['database.bytes', 'disk.used', 'disk.size'], 2),
+    database().select().from(certificates),
+    newestBackup(),
+  ]);
+  const size = figures['database.bytes'].at(-1);
+  if (size) bytes.set(size.value);
+  for (const part of ['used', 'size'] as const) {
+    const read = figures[`disk.${part}`].at(-1);
+    if (read) disk.set({ part }, read.value);
+  }
+  for (const { place, until } of seen) ends.set({ place }, (until.getTime() - now) / 1_000);
+  if (newest) backup.set((now - Date.parse(newest.at)) / 1_000);
 }
 
 async function proofs(gauge: MakeGauge, now: number): Promise<void> {

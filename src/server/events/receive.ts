@@ -7,6 +7,7 @@ import { isAway } from '../base/database-errors';
 import { AppError } from '../base/errors';
 import { Groupings } from '../base/grouping';
 import { newId } from '../base/ids';
+import { eventSpanId, isTraced, tell } from '../base/trace';
 import { timeNow } from '../db/demo-clock';
 import { database, inTransaction, type Database } from '../db/client';
 import { retryingDeadlocks } from '../db/deadlocks';
@@ -53,12 +54,24 @@ export const receiveTold = (storeId: string, event: OrderEvent): Promise<Receive
     ? receiveEvent(storeId, event)
     : receiveBy(storeId, event, database(), (whole) => together.add(storeId, whole));
 
+/** The event as the first span of its trace. */
+function tellOf(storeId: string, event: OrderEvent, { eventId, deliveries }: Received, begun: number): void {
+  if (!isTraced()) return;
+  tell({
+    ...{ event: eventId, name: 'event', id: eventSpanId(eventId), begun, ended: Date.now(), kind: 'server' },
+    attributes: {
+      ...{ 'libellus.store': storeId, 'libellus.moment': event.type, 'libellus.deliveries': deliveries.length },
+    },
+  });
+}
+
 async function receiveBy(
   storeId: string,
   event: OrderEvent,
   db: Database,
   record: (whole: OrderEvent) => Promise<Received>,
 ): Promise<Received> {
+  const begun = Date.now();
   const { order } = event.data;
   const account = isAboutAccount(event.type);
   const problems = account ? [] : orderProblems(order).map((p) => ({ ...p, path: `/data/order${p.path}` }));
@@ -71,7 +84,9 @@ async function receiveBy(
   if (problems.length > 0) throw new AppError('invalid', 'The order does not add up.', problems);
   const whole = await withFilesKept(storeId, event);
   try {
-    return await record(whole);
+    const received = await record(whole);
+    if (!received.known && ownClockAhead() === undefined) tellOf(storeId, event, received, begun);
+    return received;
   } catch (error) {
     if (error instanceof AppError && error.code === 'conflict') await keepContradiction(storeId, event, error);
     throw error;

@@ -6,6 +6,7 @@ import { closeDatabase } from '../db/client';
 import { leave } from '../operations/heartbeat';
 import { Worker } from '../worker/worker';
 import { endWhenStuck } from './stuck';
+import { startTracing } from '../operations/tracing';
 
 /** How far behind the other processes of its machine a worker stands, from 0 to 19: gets about a third of their time when all is wanted. */
 const BEHIND = 5;
@@ -14,10 +15,12 @@ const BEHIND = 5;
 setPriority(Math.max(getPriority(), BEHIND));
 speakToReaders();
 endWhenStuck(config().leaseMs);
+const traced = startTracing('worker');
 const worker = new Worker();
 const stop = (): void => worker.stop();
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
 await worker.run();
 await leave(worker.id).catch(() => undefined);
+await traced();
 await closeDatabase();

@@ -8,6 +8,7 @@ import { closeDatabase } from '../db/client';
 import { beat, HEARTBEAT_MS, leave } from '../operations/heartbeat';
 import { startDraining } from '../operations/health';
 import { log } from '../base/log';
+import { startTracing } from '../operations/tracing';
 import { addressList } from '../net/addresses';
 import { secretTrouble } from '../operations/secret-check';
 import { door } from './door';
@@ -20,6 +21,7 @@ const id = `${hostname().slice(0, 30)}-${process.pid}-${randomBytes(4).toString(
 
 const { url, secret, trustedProxies } = config();
 speakToReaders();
+const traced = startTracing('web');
 const app = next({ dev: false, dir: process.cwd(), hostname: HOST, port: PORT });
 await app.prepare();
 const handle = app.getRequestHandler();
@@ -62,6 +64,7 @@ function stop(): void {
   server.close(() => {
     void leave(id)
       .catch(() => undefined)
+      .then(traced)
       .then(closeDatabase)
       .finally(() => process.exit(0));
   });

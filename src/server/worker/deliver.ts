@@ -1,24 +1,14 @@
 /** One delivery: its way chosen, rendered, composed, signed, sent, and written down. */
-import { eq } from 'drizzle-orm';
 import { isAboutService, isFinal, retryDelay, type DeliveryState, type SendOutcome } from '@/core/mail';
-import type { Order } from '@/core/order';
-import { holdsSecrets, maskValues } from '@/core/placeholders';
-import { copyMark, planDue, reasonWords } from '@/core/plan';
-import { together, type RenderedMessage } from '@/core/render';
+import { holdsSecrets } from '@/core/placeholders';
 import { config } from '../base/config';
 import { database } from '../db/client';
-import { presentTime, sendingNow } from '../db/own-clock';
-import { deliveries } from '../db/schema';
+import { ownClockAhead, sendingNow } from '../db/own-clock';
 import { databaseNow } from '../db/time';
-import { faultCause, isDatabaseError, type FaultCause } from '../base/faults';
+import { faultCause, type FaultCause } from '../base/faults';
 import { log } from '../base/log';
-import { carriedBy, carries, letGoAlone } from '../sending/carried';
-import { composeMessage, deliveryMessageId } from '../sending/compose';
-import { signMessage } from '../sending/dkim';
-import { filesFor } from '../sending/files';
-import { foldFiles, type FoldedMessage } from '../sending/kept-message';
-import { withPictures } from '../sending/pictures';
-import { batchContext, editionTemplate, inForm, ofWords, wordedFor, type BatchContext } from '../sending/render';
+import { eventSpanId, isTraced, newSpanId, step, tell, traceIdOf, type Span } from '../base/trace';
+import type { BatchContext } from '../sending/render';
 import { viaOf } from '../sending/service';
 import type { Line } from '../sending/transport';
 import { withholdFrom } from '../sending/withholding';
@@ -32,8 +22,8 @@ import { say as bounced } from '@/words/bounces';
 import { say as files } from '@/words/files';
 import { say as codes } from '@/words/codes';
 import { say as sentAs } from '@/words/sentAs';
-import { firstAbout, type Threads } from './threads';
-import { unsubscribeUrlOf } from '../events/unsubscribed';
+import { fromAddressOf, lookAgain, makeMessage } from './making';
+import type { Threads } from './threads';
 
 export interface DeliverWith {
   context: BatchContext;
@@ -43,21 +33,56 @@ export interface DeliverWith {
   recorder: Recorder;
 }
 
+/** Does a part of a delivery, and tells of it where that is traced. */
+type Timed = <T>(name: string, work: () => Promise<T>, of?: Pick<Span, 'kind'> & { host?: string }) => Promise<T>;
+
 /** Sends one claimed delivery and records the attempt, whatever came of it. */
 export async function deliver(delivery: Delivery, using: DeliverWith): Promise<DeliveryState> {
+  // What is rehearsed is nobody's mail.
+  const traced = isTraced() && ownClockAhead() === undefined;
+  const event = delivery.eventId;
+  const id = traced ? newSpanId() : '';
+  const part: Timed = (name, work, { kind, host } = {}) =>
+    traced
+      ? step(
+          { event, name, parent: id, attributes: host ? { 'server.address': host } : {}, ...(kind && { kind }) },
+          work,
+        )
+      : work();
+  const started = Date.now();
   let begun: Begun | undefined;
   const begin = async (): Promise<void> => {
     begun = await using.recorder.begin(delivery);
   };
-  const outcome = await attempt(delivery, using, begin).catch((error: unknown) => outcomeOfFault(delivery, error));
+  const outcome = await attempt(delivery, using, begin, part).catch((error: unknown) =>
+    outcomeOfFault(delivery, error),
+  );
   const secrets = holdsSecrets(using.context.later.get(delivery.eventId)?.details);
-  await using.recorder.write(delivery, secrets ? { ...outcome, secrets } : outcome, begun);
+  await part('record', () => using.recorder.write(delivery, secrets ? { ...outcome, secrets } : outcome, begun));
+  if (traced) {
+    const { state, cause } = outcome;
+    tell({
+      ...{ event, id, name: 'deliver', parent: eventSpanId(event), begun: started, ended: Date.now() },
+      attributes: {
+        ...{ 'libellus.delivery': delivery.id, 'libellus.store': delivery.storeId },
+        ...{ 'libellus.notification': delivery.notificationId, 'libellus.attempt': delivery.attempts },
+        ...{ 'libellus.state': state, ...(cause && { 'libellus.cause': cause }) },
+        'libellus.due_for_ms': Math.max(0, Math.round(databaseNow() - delivery.dueAt.getTime())),
+      },
+      ...(cause && { failed: cause }),
+    });
+  }
   return outcome.state;
 }
 
+/** What a line of the log says of a delivery, in the ids of the record and of its trace. */
+const logged = ({ id, eventId, storeId }: Delivery) => ({
+  ...{ delivery: id, event: eventId, store: storeId, trace: traceIdOf(eventId) },
+});
+
 /** Puts a delivery aside that ended each worker that had it in hand: others go on, and somebody looks into it. */
 export async function putAside(delivery: Delivery, recorder: Recorder): Promise<void> {
-  log.error({ delivery: delivery.id, lapses: delivery.lapses }, 'a delivery ended each worker that had it in hand');
+  log.error({ ...logged(delivery), lapses: delivery.lapses }, 'a delivery ended each worker that had it in hand');
   await recorder.write(delivery, {
     state: 'held',
     cause: WORKERS_ENDED,
@@ -79,7 +104,7 @@ const FAULTS: Record<FaultCause, (detail: string) => { words: string; remedy: st
 
 function outcomeOfFault(delivery: Delivery, error: unknown): Outcome {
   const cause = faultCause(error);
-  log.error({ delivery: delivery.id, cause, err: error }, 'a delivery could not be made');
+  log.error({ ...logged(delivery), cause, err: error }, 'a delivery could not be made');
   const detail = (error instanceof Error ? error.message : String(error)).slice(0, 400);
   const fault = { cause, ...kept(() => FAULTS[cause](detail)), attempt: { conversation: '', via: '' } };
   if (cause === 'content') return { ...fault, state: 'failed' };
@@ -98,7 +123,12 @@ function outcomeOfFault(delivery: Delivery, error: unknown): Outcome {
 /** The database is usually back in a moment. */
 const DATABASE_WAIT_MS = 5_000;
 
-async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Promise<void>): Promise<Outcome> {
+async function attempt(
+  delivery: Delivery,
+  using: DeliverWith,
+  begin: () => Promise<void>,
+  part: Timed,
+): Promise<Outcome> {
   if (delivery.timed) {
     const stopped = lookAgain(delivery, using.context);
     if (stopped) return stopped;
@@ -106,9 +136,10 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
   const way = await using.dispatch.way(delivery, await fromAddressOf(delivery));
   if (way.kind === 'withheld') return { ...way, state: 'withheld' };
   if (way.kind === 'hold') return { ...way, state: 'held', dueAt: way.until };
-  const { subject, messageId, raw, kept: keptMessage, copies, carried } = await makeMessage(delivery, way, using);
-  await begin();
-  const result = await using.lines.with(way.service, async (line) => {
+  const message = await part('make', () => makeMessage(delivery, way, using));
+  const { subject, messageId, raw, kept: keptMessage, copies, carried } = message;
+  await part('begin', begin);
+  const give = async (line: Pick<Line, 'send'>) => {
     // A line may have been long in coming. Whatever is sent has to be over before the lease is: after that, another worker
     // may send the same.
     const left = (delivery.leaseUntil?.getTime() ?? 0) - databaseNow() - config().leaseMs / 10;
@@ -120,6 +151,9 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     );
     const given = sent.outcome.kind === 'accepted' ? await sendCopies(copies, raw, way, line) : NO_COPIES;
     return { ...sent, conversation: [sent.conversation, ...given.conversations].join('\n'), given };
+  };
+  const result = await part('send', () => using.lines.with(way.service, give), {
+    ...{ kind: 'client', host: way.service.host },
   });
   if (!result) return { state: 'planned', cause: '', words: '', remedy: '', dueAt: new Date(databaseNow()) };
   const also = way.passedOver.length > 0 ? ` (${way.passedOver.join(' ')})` : '';
@@ -134,7 +168,7 @@ async function attempt(delivery: Delivery, using: DeliverWith, begin: () => Prom
     await using.dispatch
       .took(way.service, delivery.recipient)
       .catch((error: unknown) =>
-        log.warn({ delivery: delivery.id, err: error }, 'what follows an acceptance was not written'),
+        log.warn({ ...logged(delivery), err: error }, 'what follows an acceptance was not written'),
       );
     const { accepted, refused } = result.given;
     for (const address of accepted) await using.dispatch.took(way.service, address).catch(() => undefined);
@@ -224,181 +258,3 @@ const saidBy = (outcome: SendOutcome): string =>
 /** For how long it has been tried, in ms: what waited for its time was not tried before it. */
 const ageOf = ({ plannedFor, createdAt }: Delivery): number =>
   Math.max(0, sendingNow() - (plannedFor ?? createdAt).getTime());
-
-/**
- * What has waited is looked at as things stand now: it is stopped when its end has come or its notification was turned off, and goes
- * out in the version and edition that fit now.
- */
-function lookAgain(delivery: Delivery, context: BatchContext): Outcome | undefined {
-  const notification = context.notifications.get(delivery.notificationId);
-  const known = delivery.orderId ? context.orders.get(delivery.orderId) : undefined;
-  const store = context.stores.get(delivery.storeId);
-  // What is about no order has nothing to be looked at but whether it is still wanted.
-  if (delivery.orderId === null && notification) {
-    if (notification.on) return undefined;
-    const words = kept(() => reasonWords({ code: 'notification-off', notification: notification.name }));
-    return { state: 'cancelled', cause: '', words, remedy: kept(() => say.lookedAtWhenDue) };
-  }
-  if (!notification || !known || !store) {
-    return { state: 'cancelled', cause: '', words: kept(() => say.noLongerThere), remedy: '' };
-  }
-  const version = planDue({
-    notification,
-    state: known,
-    moment: notification.moment,
-    turn: delivery.turn,
-    wanted: { language: wantedLanguage(delivery, known.order), from: 'order' },
-    own: store.language,
-    fallbacks: store.fallbacks,
-    names: { channel: (id) => context.channelName(store.id, id) },
-  });
-  if (version.kind === 'nothing') {
-    return {
-      state: 'cancelled',
-      cause: '',
-      words: kept(() => reasonWords(version.reason)),
-      remedy: kept(() => say.lookedAtWhenDue),
-    };
-  }
-  delivery.editionId = version.editionId;
-  delivery.language = version.language;
-  return undefined;
-}
-
-/** A customer's language may have changed with the order; others keep the one they were planned with. */
-const wantedLanguage = (delivery: Delivery, order: Order): string =>
-  delivery.role === 'customer' ? (order.language ?? delivery.language) : delivery.language;
-
-/** The address that a delivery's edition is sent from; what keeps the edition from being read is said when the message is made. */
-async function fromAddressOf({ editionId }: Delivery): Promise<string | undefined> {
-  const edition = await editionTemplate(editionId).catch(() => undefined);
-  return edition?.sentAs?.fromAddress;
-}
-
-interface MadeMessage {
-  /** As it is kept: without what only the recipient may see. */
-  subject: string;
-  messageId: string;
-  raw: Buffer;
-  kept: FoldedMessage;
-  /** Who else gets it. */
-  copies: readonly string[];
-  carried: NonNullable<Outcome['carried']>;
-}
-
-/** A message that another one carries, ready to go into it. */
-interface Part {
-  delivery: Delivery;
-  message: RenderedMessage;
-  /** Without what only the recipient may see. */
-  shown: RenderedMessage;
-  files: Awaited<ReturnType<typeof filesFor>>;
-}
-
-/** Files of one mail, in bytes: what would come to more goes in another. */
-const MOST_FILES = 15_000_000;
-
-/**
- * What a delivery carries, each looked at and worded as it is by itself. What has ended is stopped; what cannot be made goes out alone, and
- * says there why not.
- */
-async function partsOf(carrier: Delivery, { by }: Pick<BatchContext, 'by'>): Promise<Part[]> {
-  if (!carries(carrier)) return [];
-  const carried = await carriedBy(database(), carrier.id);
-  const context = await batchContext(carried, by);
-  const parts: Part[] = [];
-  const alone: string[] = [];
-  let bytes = 0;
-  for (const delivery of carried) {
-    const stopped = lookAgain(delivery, context);
-    if (stopped) {
-      await database()
-        .update(deliveries)
-        .set({ state: 'cancelled', lastWords: keptWithin(stopped.words, 2000), gatheredIn: null })
-        .where(eq(deliveries.id, delivery.id));
-      continue;
-    }
-    try {
-      const worded = await wordedFor(delivery, context, 'give');
-      const { compiled, snapshot, sentAs: asked } = worded;
-      const files = await filesFor({ ...worded, moment: delivery.moment, language: delivery.language });
-      bytes += files.reduce((sum, f) => sum + f.bytes.length, 0);
-      if (bytes > MOST_FILES) {
-        alone.push(delivery.id);
-        continue;
-      }
-      const filled = (values: typeof snapshot.values): Promise<RenderedMessage> =>
-        ofWords(() => inForm(compiled.fill({ ...snapshot, values }), asked));
-      const message = await filled(snapshot.values);
-      const values = maskValues(snapshot.values);
-      const shown = values === snapshot.values ? message : await filled(values);
-      parts.push({ delivery, message, shown, files });
-    } catch (error) {
-      if (isDatabaseError(error)) throw error;
-      log.warn({ delivery: delivery.id, err: error }, 'a message cannot go with others; it goes alone');
-      alone.push(delivery.id);
-    }
-  }
-  await letGoAlone(database(), alone);
-  return parts;
-}
-
-async function makeMessage(
-  delivery: Delivery,
-  way: Extract<Way, { kind: 'send' }>,
-  using: DeliverWith,
-): Promise<MadeMessage> {
-  const worded = await wordedFor(delivery, using.context, 'give');
-  const { store, snapshot, compiled, byHand, sentAs: asked } = worded;
-  const parts = await partsOf(delivery, using.context);
-  const message = together([await ofWords(() => compiled.fill(snapshot)), ...parts.map((p) => p.message)]);
-  const files = [
-    ...(await filesFor({ ...worded, moment: delivery.moment, language: delivery.language })),
-    ...parts.flatMap((p) => p.files),
-  ];
-  const { sender } = way;
-  const first = firstAbout(delivery, using.threads, (kind) => using.dispatch.senderOf(delivery.storeId, kind)?.address);
-  const usual = using.dispatch.senderOf(delivery.storeId, delivery.sender)?.address ?? sender.address;
-  const messageId = deliveryMessageId(delivery.id, usual);
-  const date = new Date(presentTime());
-  // Answers that come through us are passed on from there.
-  const replyTo = way.replyTo === sender.replyTo ? (asked?.replyTo ?? way.replyTo) : way.replyTo;
-  // Sent once more, or to many, it is no news to those who get a copy.
-  const copyOf = delivery.reasons.find((r) => r.code === 'copy-of');
-  const copied = !copyOf && !delivery.reasons.some((r) => r.code === 'again') && delivery.noticeId === null;
-  const cc = copied ? (asked?.cc ?? []) : [];
-  const copies = using.dispatch
-    .writable(delivery.storeId, copied ? [...cc, ...(asked?.bcc ?? [])] : [], delivery.sender)
-    .filter((a) => a !== delivery.recipient);
-  const composed = async (filled: RenderedMessage): Promise<Buffer> => {
-    const made = await withPictures(inForm(filled, asked), store.pictures === 'inline' ? 'all' : 'codes');
-    return composeMessage(made.message, {
-      from: { name: asked?.fromName ?? sender.name, address: sender.address },
-      to: { name: delivery.recipientName, address: delivery.recipient },
-      ...(replyTo && { replyTo }),
-      cc,
-      ...(first !== undefined && { first }),
-      messageId,
-      date,
-      language: delivery.language,
-      ...(copyOf && { mark: copyMark(copyOf.of) }),
-      pictures: made.pictures,
-      files,
-      ...(byHand && { byHand }),
-      ...(delivery.optional !== '' && { unsubscribe: unsubscribeUrlOf(delivery.id) }),
-    });
-  };
-  const plain = await composed(message);
-  const raw = way.key ? await signMessage(plain, way.key) : plain;
-  const values = maskValues(snapshot.values);
-  const folded = (whole: Buffer): FoldedMessage => foldFiles(whole, files);
-  const carried = parts.map(({ delivery: { id, editionId, language }, shown }) => ({
-    ...{ id, editionId, language },
-    subject: shown.subject.slice(0, 500),
-  }));
-  const made = { messageId, raw, copies, carried };
-  if (values === snapshot.values && parts.every((p) => p.shown === p.message))
-    return { ...made, subject: message.subject.slice(0, 500), kept: folded(raw) };
-  const shown = together([compiled.fill({ ...snapshot, values }), ...parts.map((p) => p.shown)]);
-  return { ...made, subject: shown.subject.slice(0, 500), kept: folded(await composed(shown)) };
-}

@@ -67,7 +67,11 @@ export class Recorder {
   private readonly entries = new Grouping<Entry, void>({
     together: async (group) => {
       await persistently(group);
-      for (const { outcome } of group) if (outcome) tally('attempts', outcome.state);
+      for (const { outcome } of group) {
+        if (!outcome) continue;
+        tally('attempts', outcome.state);
+        if (outcome.cause) tally('causes', outcome.cause);
+      }
       return group.map(() => undefined);
     },
     most: GROUP,

@@ -4,6 +4,7 @@ import { randomBytes } from 'node:crypto';
 import { config } from '../base/config';
 import { askDatabaseTime, databaseNow } from '../db/time';
 import { Caller } from '../hooks/call';
+import { tally } from '../operations/figures';
 import { beat, HEARTBEAT_MS } from '../operations/heartbeat';
 import { Proving } from '../proof/proving';
 import { secretTrouble } from '../operations/secret-check';
@@ -189,6 +190,7 @@ export class Worker {
       const until = (await askDatabaseTime()) + leaseMs / 3;
       const delivery = this.stopping ? undefined : await claimInterrupted(this.id, leaseMs);
       if (!delivery) return taken;
+      tally('interrupted', delivery.lapses > ALONE_TRIES ? 'put-aside' : 'taken-up');
       if (delivery.lapses > ALONE_TRIES) await putAside(delivery, this.recorder);
       else for (const item of await this.batchOf([delivery], until)) await this.one(item);
     }

@@ -95,6 +95,10 @@ export function DeliveryFacts({ base, zone, delivery: d }: Evidence) {
           <dd className="font-mono text-xs break-all">{d.messageId}</dd>
         </>
       )}
+      <dt className="text-slate">{say.trace}</dt>
+      <dd className="font-mono text-xs break-all" title={say.traceNote}>
+        {d.trace}
+      </dd>
     </dl>
   );
 }

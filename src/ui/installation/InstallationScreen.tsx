@@ -41,7 +41,7 @@ export function InstallationScreen({ seen, base, zone }: InstallationProps) {
     <Page
       title={say.installation}
       note={
-        <span className="flex items-center gap-1.5 whitespace-nowrap">
+        <span className="flex items-center gap-1.5">
           <Mark tone={things === 0 ? 'good' : 'waiting'} size={12} />
           {things === 0 ? say.allWell : say.toSee({ n: things })}
         </span>

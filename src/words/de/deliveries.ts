@@ -50,6 +50,8 @@ export const deliveries: TranslationOf<typeof say> = {
   madeFrom: 'Erstellt aus',
   event: 'Ereignis',
   messageId: 'Message-ID',
+  trace: 'Trace-ID',
+  traceNote: 'So heißt sie in Traces und im Protokoll des Workers.',
   nextTry: 'nächster Versuch',
   attempts: 'Versuche',
   notTriedYet: 'Noch kein Versuch.',

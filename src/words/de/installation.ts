@@ -7,7 +7,7 @@ export const installation: TranslationOf<typeof say> = {
   installationWords:
     'Knoten Server Zustand Festplatte Datenbank Sicherung Versionen Prozesse Worker Warteschlange Kapazität Überwachung',
   allWell: 'Alles läuft.',
-  toSee: '.input {$n :integer} .match $n one {{Nach einer Sache ist zu sehen.}} * {{Nach {$n} Sachen ist zu sehen.}}',
+  toSee: '.input {$n :integer} .match $n one {{Ein Punkt ist offen.}} * {{{$n} Punkte sind offen.}}',
   upTo: 'Grenzen in Sicht',
   upToNote: 'Danach, wie jedes in den letzten 60 Tagen gewachsen ist. Die letzte Spalte sagt, wie sicher das ist.',
   what: 'Was',

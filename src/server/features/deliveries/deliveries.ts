@@ -21,6 +21,7 @@ import { deliveryById, type DeliveryRow } from './row';
 import { oneOf } from '../query';
 import { say } from '@/words/refusals';
 import { readKept } from '../../base/reading';
+import { traceIdOf } from '../../base/trace';
 import { kept } from '@/words/kept';
 import { say as story } from '@/words/sent';
 
@@ -174,6 +175,7 @@ export async function deliveryDetail(access: Access, id: string) {
     state: row.state,
     subject: row.subject,
     messageId: row.messageId,
+    trace: traceIdOf(row.eventId),
     words: readKept(row.lastWords),
     /** When it is tried next; nothing while it waits for somebody to do something. */
     ...(row.dueAt < FAR_AHEAD && { dueAt: row.dueAt.toISOString() }),
