@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { resolve } from 'node:path';
 import { eq, sql } from 'drizzle-orm';
 import { setUp } from '../ops/setting';
-import { startSink } from './sending';
+import { startSink } from './planted';
 
 const BYTES = 5_000_000;
 const FEW = 20;

@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import { benchAttached } from './attached';
 import { benchBoard } from './board';
 import { benchFill } from './fill';
+import { benchGrowth } from './growth';
 import { benchHostile, printHostile } from './hostile';
 import { benchHistory } from './history';
 import { benchIntake } from './intake';
@@ -27,6 +28,7 @@ const PARTS = [
   'intake',
   'board',
   'sending',
+  'growth',
   'attached',
   'suggestions',
   'sets',
@@ -39,7 +41,7 @@ const PARTS = [
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--cluster] [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|growth|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--cluster] [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -85,6 +87,7 @@ async function runFigures(): Promise<void> {
     ['intake', benchIntake],
     ['board', benchBoard],
     ['sending', benchSending],
+    ['growth', benchGrowth],
     ['suggestions', benchSuggestions],
     ['sets', benchSets],
     ['languages', benchLanguages],

@@ -9,7 +9,7 @@ import { BASKET_MAPPING } from '../demo/basket-mapping';
 import { setUp } from '../ops/setting';
 import type { Mapping } from '../src/core/mapping';
 import type { Row } from './measure';
-import { startSink } from './sending';
+import { startSink } from './planted';
 
 const PLACES = 60;
 const LINES = 200;

@@ -1,6 +1,7 @@
 /** What is in the hands of a worker that ends: others take it up, and a message that ends each of them is put aside. */
 import { spawn } from 'node:child_process';
 import { eq } from 'drizzle-orm';
+import { createConnection } from 'mysql2/promise';
 import { database } from '@/server/db/client';
 import { attempts, deliveries } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
@@ -76,6 +77,25 @@ describe('a delivery whose worker ended', () => {
     await worker.round();
     expect((await row(after)).state).toBe('accepted');
   });
+});
+
+it('keeps nobody waiting while it is in other hands', async () => {
+  const locked = await orderOf('locked@interrupted-test.example');
+  await claim('gone', 50, 60_000);
+  await leaseIsOver();
+  const after = await orderOf('due@interrupted-test.example');
+  const connection = await createConnection(process.env.DATABASE_URL!);
+  try {
+    await connection.query('begin');
+    await connection.query("select id from delivery where state = 'sending' for update");
+    const worker = new Worker();
+    await worker.round();
+    await worker.round();
+    expect((await row(after)).state).toBe('accepted');
+    expect((await row(locked)).state).toBe('sending');
+  } finally {
+    await connection.end();
+  }
 });
 
 describe('a message that ends each worker', () => {

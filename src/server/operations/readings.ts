@@ -4,6 +4,7 @@ import { statfs } from 'node:fs/promises';
 import { hostname } from 'node:os';
 import { and, asc, gte, inArray, lt, sql } from 'drizzle-orm';
 import type { RowDataPacket } from 'mysql2/promise';
+import type { Security } from '@/core/mail';
 import type { Reading } from '@/core/trend';
 import { log } from '../base/log';
 import { config } from '../base/config';
@@ -106,18 +107,33 @@ async function lookAtCertificates(): Promise<void> {
       ? [{ host: own.hostname, port: Number(own.port || 443), security: 'tls' as const }]
       : []),
   ];
-  for (const { host, port, security } of met) {
-    const place = `${host}:${port}`;
-    if (seen.some((s) => s.place === place)) continue;
-    try {
-      const values = { until: new Date(await certificateUntil(host, port, security)), seenAt: new Date(now) };
-      await db
-        .insert(certificates)
-        .values({ place, ...values })
-        .onDuplicateKeyUpdate({ set: values });
-    } catch (error) {
-      // What it says of the service is the check's to say, and sending's.
-      log.info({ place, err: error }, 'a certificate could not be looked at');
-    }
+  const due = met.filter((m) => !seen.some((s) => s.place === placeOf(m)));
+  // Some at a time: servers that do not answer keep the rest of the watch waiting for seconds only.
+  for (let from = 0; from < due.length; from += AT_ONCE) {
+    await Promise.all(due.slice(from, from + AT_ONCE).map((m) => lookAt(m, new Date(now))));
+  }
+}
+
+const AT_ONCE = 20;
+
+interface Met {
+  host: string;
+  port: number;
+  security: Security;
+}
+
+const placeOf = ({ host, port }: Met): string => `${host}:${port}`;
+
+async function lookAt(met: Met, seenAt: Date): Promise<void> {
+  const place = placeOf(met);
+  try {
+    const values = { until: new Date(await certificateUntil(met.host, met.port, met.security)), seenAt };
+    await database()
+      .insert(certificates)
+      .values({ place, ...values })
+      .onDuplicateKeyUpdate({ set: values });
+  } catch (error) {
+    // What it says of the service is the check's to say, and sending's.
+    log.info({ place, err: error }, 'a certificate could not be looked at');
   }
 }

@@ -59,6 +59,8 @@ export class Worker {
   private readonly caller = new Caller();
   /** There are deliveries whose worker ended: they are taken up once nothing else is in hand. */
   private interrupted = false;
+  /** All of those were just in others' hands: the next batch is of what is due. */
+  private inOtherHands = false;
   /** How many to claim next: what it sends in about a second, so that other workers find something left of what is due. */
   private wanted: number;
 
@@ -170,14 +172,18 @@ export class Worker {
     await this.giveBackAll(queue);
     const failure = ends.find((end) => end.status === 'rejected');
     if (failure) throw failure.reason;
-    return claimed + (this.interrupted ? await this.takeUpInterrupted() : 0);
+    if (!this.interrupted) return claimed;
+    const taken = await this.takeUpInterrupted();
+    this.inOtherHands = taken === 0;
+    return claimed + taken;
   }
 
   private async nextBatch(): Promise<Item[]> {
     const { due, interrupted } = await somethingDue();
-    this.interrupted = interrupted;
+    this.interrupted = interrupted && !this.inOtherHands;
+    this.inOtherHands = false;
     // The round ends with what is in hand, so that they come to their turn while much is due, too.
-    if (!due || interrupted) return [];
+    if (!due || this.interrupted) return [];
     const { leaseMs } = config();
     const until = (await askDatabaseTime()) + leaseMs / 3;
     return this.batchOf(await claim(this.id, this.wanted, leaseMs), until);

@@ -1,0 +1,87 @@
+/** A demo store whose mail all goes to a server that takes everything, with deliveries of one that was sent. */
+import { fork, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { resolve } from 'node:path';
+import { eq } from 'drizzle-orm';
+import { setUp } from '../ops/setting';
+
+export async function startSink(slowness = 0): Promise<{ port: number; child: ChildProcess }> {
+  const child = fork(resolve('bench/sink.ts'), {
+    execArgv: ['--import', 'tsx'],
+    env: { ...process.env, SINK_SLOWNESS: String(slowness) },
+  });
+  const [told] = (await once(child, 'message')) as [{ port: number }];
+  return { port: told.port, child };
+}
+
+/** Waits until something holds, asking every few milliseconds. */
+export async function holds(ask: () => Promise<boolean>): Promise<void> {
+  const deadline = Date.now() + 120_000;
+  while (!(await ask())) {
+    if (Date.now() > deadline) throw new Error('Nothing moved for two minutes.');
+    await new Promise((again) => setTimeout(again, 25));
+  }
+}
+
+/** Lines of a worker to the server. */
+export const CONNECTIONS = 4;
+
+/**
+ * Starts the demo without web and worker, and sends the mail of one of its stores to a sink.
+ * @param folder for its data, under `.libellus`
+ */
+export async function storeWithSink({ basePort, folder, port }: { basePort: number; folder: string; port: number }) {
+  const dataDir = resolve('.libellus', folder);
+  const setting = await setUp({ basePort, dataDir, demo: true, reset: true, web: false, worker: false });
+  process.env.LIBELLUS_LOG = 'silent';
+  const { database, closeDatabase } = await import('../src/server/db/client');
+  const t = await import('../src/server/db/schema');
+  const { newId } = await import('../src/server/base/ids');
+  const db = database();
+  const [past] = await db.select().from(t.deliveries).where(eq(t.deliveries.role, 'customer')).limit(1);
+  const { storeId } = past!;
+  await db.delete(t.services).where(eq(t.services.storeId, storeId));
+  await db.insert(t.services).values({
+    id: newId(),
+    storeId,
+    name: 'Sink',
+    kind: 'local',
+    host: '127.0.0.1',
+    port,
+    security: 'none',
+    password: '',
+    connections: CONNECTIONS,
+    messagesPerConnection: 1000,
+  });
+  await db
+    .insert(t.senders)
+    .ignore()
+    .values({ storeId, kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
+
+  /** Makes deliveries of one that was sent, as planning leaves them. */
+  const plant = async (count: number, dueAt: Date): Promise<string[]> => {
+    const ids: string[] = [];
+    for (let from = 0; from < count; from += 1_000) {
+      const rows = Array.from({ length: Math.min(1_000, count - from) }, () => ({
+        ...past!,
+        id: newId(),
+        recipient: `r${newId().toLowerCase()}@bench.example`,
+        state: 'planned' as const,
+        attempts: 0,
+        dueAt,
+        acceptedAt: null,
+        messageId: '',
+        subject: '',
+        createdAt: new Date(),
+      }));
+      ids.push(...rows.map((r) => r.id));
+      await db.insert(t.deliveries).values(rows);
+    }
+    return ids;
+  };
+  const end = async (): Promise<void> => {
+    await closeDatabase();
+    await setting.end();
+  };
+  return { db, t, storeId, dataDir, plant, end };
+}
