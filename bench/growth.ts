@@ -2,11 +2,12 @@
  * What more workers bring, measured, and what a simulation with the costs measured here says of it and of what two cores cannot show: a
  * million messages a day, ten million, a sale at noon.
  */
-import { fork, type ChildProcess } from 'node:child_process';
+import { execFile, fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { readdirSync, readFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { resolve } from 'node:path';
+import { promisify } from 'node:util';
 import { inArray, sql } from 'drizzle-orm';
 import type { Row } from './measure';
 import { CONNECTIONS, holds, startSink, storeWithSink } from './planted';
@@ -50,6 +51,7 @@ export async function benchGrowth(): Promise<{ rows: Row[]; notes: string[] }> {
     slow.child.send('taken');
     const [{ taken }] = (await once(slow.child, 'message')) as [{ taken: string[] }];
     const doubled = taken.length - new Set(taken).size;
+    const [single, cluster] = [await rateOf(), await rateOf('--cluster')];
     const predicted = WORKERS.map((workers) => here(costs, workers).rate);
     return {
       rows: [
@@ -59,6 +61,12 @@ export async function benchGrowth(): Promise<{ rows: Row[]; notes: string[] }> {
           theirs: measured[0]!,
           ...(workers === 2 && { atLeast: 1.95 }),
         })),
+        {
+          what: 'event accepted to 250 recorded on three nodes of one database, all on this machine, against one database',
+          ours: cluster,
+          theirs: single,
+          atLeast: 0.5,
+        },
         ...WORKERS.map((workers, i) => ({
           what: `simulated, against measured, with ${workers} worker${workers > 1 ? 's' : ''} (between 0.8 and 1.2)`,
           ours: predicted[i]!,
@@ -82,6 +90,17 @@ export async function benchGrowth(): Promise<{ rows: Row[]; notes: string[] }> {
     slow.child.disconnect();
     await store.end();
   }
+}
+
+/** What `rate.ts` measures, in a process of its own. */
+async function rateOf(...args: string[]): Promise<number> {
+  // Nothing of the setting that is measured here.
+  const own = ([name]: [string, unknown]): boolean => !/^(LIBELLUS_|DATABASE_URL$)/.test(name);
+  const env = Object.fromEntries(Object.entries(process.env).filter(own)) as NodeJS.ProcessEnv;
+  const { stdout } = await promisify(execFile)(process.execPath, ['--import', 'tsx', 'bench/rate.ts', ...args], {
+    env,
+  });
+  return (JSON.parse(stdout.trim().split('\n').at(-1)!) as { rate: number }).rate;
 }
 
 type Sink = Awaited<ReturnType<typeof startSink>>;

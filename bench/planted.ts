@@ -30,9 +30,27 @@ export const CONNECTIONS = 4;
  * Starts the demo without web and worker, and sends the mail of one of its stores to a sink.
  * @param folder for its data, under `.libellus`
  */
-export async function storeWithSink({ basePort, folder, port }: { basePort: number; folder: string; port: number }) {
+export async function storeWithSink({
+  basePort,
+  folder,
+  port,
+  databaseUrl,
+}: {
+  basePort: number;
+  folder: string;
+  port: number;
+  databaseUrl?: string;
+}) {
   const dataDir = resolve('.libellus', folder);
-  const setting = await setUp({ basePort, dataDir, demo: true, reset: true, web: false, worker: false });
+  const setting = await setUp({
+    basePort,
+    dataDir,
+    demo: true,
+    reset: true,
+    web: false,
+    worker: false,
+    ...(databaseUrl && { databaseUrl }),
+  });
   process.env.LIBELLUS_LOG = 'silent';
   const { database, closeDatabase } = await import('../src/server/db/client');
   const t = await import('../src/server/db/schema');
