@@ -93,6 +93,7 @@ test('a date is said as its distance, the products as a sentence, and a block st
   await page.getByText('Source (MessageFormat 2)').click();
   const source = page.getByLabel(/^Source of Text/);
   const before = await source.inputValue();
+  const read = await sheet(page).locator('.lb-help').innerText();
   await source.fill('{#p}{$order.itemNames}: {$order.placedAt :date}{/p}');
   const line = sheet(page).locator('.lb-help');
   await expect(line).toContainText(/.+ and .+: \d{1,2} [A-Z]\w+ 20\d\d/);
@@ -112,6 +113,8 @@ test('a date is said as its distance, the products as a sentence, and a block st
   await expect(details.getByText('Shown when nothing of the order is still to be paid')).toBeVisible();
   await page.getByText('Source (MessageFormat 2)').click();
   await source.fill(before);
+  // Until it has been taken up, what was saved is what stood there before.
+  await expect(line).toHaveText(read, { useInnerText: true });
   await saved(page);
 });
 
@@ -138,6 +141,7 @@ test('a broken source is kept, named with its place, and cannot be published', a
     await expect(page.getByText(why).first()).toBeVisible();
   }
   await page.getByLabel('Source of Heading').fill(before);
+  await expect(sheet(page).locator('h1')).toContainText('Thank you');
   await saved(page);
 });
 
