@@ -86,6 +86,8 @@ it('keeps nobody waiting while it is in other hands', async () => {
   const after = await orderOf('due@interrupted-test.example');
   const connection = await createConnection(process.env.DATABASE_URL!);
   try {
+    // As all connections of the product read, so that the row is held and not the room beside it.
+    await connection.query('set session transaction isolation level read committed');
     await connection.query('begin');
     await connection.query("select id from delivery where state = 'sending' for update");
     const worker = new Worker();
