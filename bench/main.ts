@@ -12,6 +12,7 @@ import { benchIntake } from './intake';
 import { benchCustomers } from './customers';
 import { benchLanguages } from './languages';
 import { printTable } from './measure';
+import { benchNodes } from './nodes';
 import { benchPlanning } from './planning';
 import { benchRehearsal } from './rehearsal';
 import { benchSending } from './sending';
@@ -29,6 +30,7 @@ const PARTS = [
   'board',
   'sending',
   'growth',
+  'nodes',
   'attached',
   'suggestions',
   'sets',
@@ -41,7 +43,7 @@ const PARTS = [
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|growth|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--cluster] [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|growth|nodes|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--cluster] [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -88,6 +90,7 @@ async function runFigures(): Promise<void> {
     ['board', benchBoard],
     ['sending', benchSending],
     ['growth', benchGrowth],
+    ['nodes', benchNodes],
     ['suggestions', benchSuggestions],
     ['sets', benchSets],
     ['languages', benchLanguages],
