@@ -28,7 +28,9 @@ export function Dialog({
           <DialogTitle className="shrink-0 border-b border-rule px-5 py-3 font-serif text-lg">{title}</DialogTitle>
           <div className="min-h-0 flex-1 overflow-auto px-5 py-4">{children}</div>
           {foot && (
-            <div className="flex shrink-0 flex-wrap items-center justify-end gap-2 border-t border-rule px-5 py-3">{foot}</div>
+            <div className="flex shrink-0 flex-wrap items-center justify-end gap-2 border-t border-rule px-5 py-3">
+              {foot}
+            </div>
           )}
         </DialogPanel>
       </div>
