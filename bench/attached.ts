@@ -1,9 +1,7 @@
 /** A file of 5 MB with messages to many people: the memory it takes must not follow how many they are. */
 import { randomBytes } from 'node:crypto';
-import { resolve } from 'node:path';
 import { eq, sql } from 'drizzle-orm';
-import { setUp } from '../ops/setting';
-import { startSink } from './planted';
+import { startSink, storeWithSink } from './planted';
 
 const BYTES = 5_000_000;
 const FEW = 20;
@@ -14,45 +12,18 @@ const megabytes = (bytes: number): string => (bytes / 1e6).toFixed(0);
 
 export async function benchAttached(): Promise<{ notes: string[] }> {
   const sink = await startSink();
-  const setting = await setUp({
-    basePort: 5_970,
-    dataDir: resolve('.libellus/bench-attached'),
-    demo: true,
-    reset: true,
-    web: false,
-    worker: false,
+  const { db, t, storeId, past, end } = await storeWithSink({
+    ...{ basePort: 5_970, folder: 'bench-attached', port: sink.port },
   });
   try {
-    process.env.LIBELLUS_LOG = 'silent';
-    const { database, closeDatabase } = await import('../src/server/db/client');
-    const t = await import('../src/server/db/schema');
     const { newId } = await import('../src/server/base/ids');
     const { bringFile } = await import('../src/server/documents/files');
     const { Worker } = await import('../src/server/worker/worker');
-    const db = database();
-    const [past] = await db.select().from(t.deliveries).where(eq(t.deliveries.role, 'customer')).limit(1);
-    const { storeId } = past!;
-    await db.delete(t.services).where(eq(t.services.storeId, storeId));
-    await db.insert(t.services).values({
-      id: newId(),
-      storeId,
-      name: 'Sink',
-      kind: 'local',
-      host: '127.0.0.1',
-      port: sink.port,
-      security: 'none',
-      password: '',
-      messagesPerConnection: 1000,
-    });
-    await db
-      .insert(t.senders)
-      .ignore()
-      .values({ storeId, kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
     const bytes = Buffer.concat([Buffer.from('%PDF-1.4\n'), randomBytes(BYTES)]);
     const { known: _, ...file } = await bringFile(storeId, { bytes, name: 'guide.pdf', by: '', onShelf: false });
     // The past event, as if it had been a letter with the file.
-    const [event] = await db.select().from(t.events).where(eq(t.events.id, past!.eventId));
-    const letter = { notificationId: past!.notificationId, by: 'Marta', adapted: [], files: [file] };
+    const [event] = await db.select().from(t.events).where(eq(t.events.id, past.eventId));
+    const letter = { notificationId: past.notificationId, by: 'Marta', adapted: [], files: [file] };
     await db
       .update(t.events)
       .set({ type: 'by-hand', data: { ...event!.data, letter } })
@@ -62,7 +33,7 @@ export async function benchAttached(): Promise<{ notes: string[] }> {
     const peak = async (people: number): Promise<{ most: number; seconds: number }> => {
       await db.insert(t.deliveries).values(
         Array.from({ length: people }, () => ({
-          ...past!,
+          ...past,
           id: newId(),
           recipient: `r${newId().toLowerCase()}@bench.example`,
           state: 'planned' as const,
@@ -86,8 +57,7 @@ export async function benchAttached(): Promise<{ notes: string[] }> {
       .select({ n: sql<number>`count(*)`, bytes: sql<number>`sum(length(${t.sentMessages.raw}))` })
       .from(t.sentMessages)
       .innerJoin(t.deliveries, eq(t.deliveries.id, t.sentMessages.deliveryId))
-      .where(eq(t.deliveries.eventId, past!.eventId));
-    await closeDatabase();
+      .where(eq(t.deliveries.eventId, past.eventId));
     return {
       notes: [
         `5 MB to ${FEW} people: ${megabytes(few.most)} MB at most, ${few.seconds.toFixed(1)} s`,
@@ -97,7 +67,7 @@ export async function benchAttached(): Promise<{ notes: string[] }> {
       ],
     };
   } finally {
-    await setting.end();
+    await end();
     sink.child.kill();
   }
 }

@@ -56,8 +56,9 @@ export async function storeWithSink({
   const t = await import('../src/server/db/schema');
   const { newId } = await import('../src/server/base/ids');
   const db = database();
-  const [past] = await db.select().from(t.deliveries).where(eq(t.deliveries.role, 'customer')).limit(1);
-  const { storeId } = past!;
+  const [sent] = await db.select().from(t.deliveries).where(eq(t.deliveries.role, 'customer')).limit(1);
+  const past = sent!;
+  const { storeId } = past;
   await db.delete(t.services).where(eq(t.services.storeId, storeId));
   await db.insert(t.services).values({
     id: newId(),
@@ -81,7 +82,7 @@ export async function storeWithSink({
     const ids: string[] = [];
     for (let from = 0; from < count; from += 1_000) {
       const rows = Array.from({ length: Math.min(1_000, count - from) }, () => ({
-        ...past!,
+        ...past,
         id: newId(),
         recipient: `r${newId().toLowerCase()}@bench.example`,
         state: 'planned' as const,
@@ -101,5 +102,5 @@ export async function storeWithSink({
     await closeDatabase();
     await setting.end();
   };
-  return { db, t, storeId, dataDir, plant, end };
+  return { db, t, storeId, past, dataDir, plant, end };
 }

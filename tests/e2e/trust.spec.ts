@@ -112,7 +112,8 @@ test('who runs the installation sees what will be used up, what runs, and that a
   const limit = page.getByRole('row').filter({ hasText: 'Messages a day by Harrowpost (Quillwick Trade)' });
   await expect(limit).toContainText(/500.*\d{1,2} \w+ 20\d\d.*\d{1,2} \w+ 20\d\d to \d{1,2} \w+ 20\d\d/s);
   await expect(page.getByRole('img', { name: /^Messages a day by Harrowpost.*of 500$/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Disk of the database' }).click();
+  await page.getByRole('link', { name: 'Disk of the database' }).click();
+  await expect(page).toHaveURL(/\?show=disk$/);
   await expect(page.getByRole('img', { name: /^Disk of the database: .* GB of .* GB$/ })).toBeVisible();
   expect(await axeFindings(page, 'installation')).toEqual([]);
 

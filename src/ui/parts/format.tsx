@@ -23,6 +23,8 @@ export function Time({ at, zone, form = 'full' }: { at: string; zone: string; fo
   );
 }
 
+export const wholeNumber = (value: number): string => new Intl.NumberFormat(readerLocale()).format(Math.round(value));
+
 export const MINUTE = 60_000;
 
 const inUnits = (n: number, unit: 'second' | 'minute' | 'hour' | 'day'): string =>

@@ -9,7 +9,13 @@ import { say as terms } from '@/words/terms';
 
 export const generateMetadata = (): Metadata => ({ title: say.installation });
 
-export default async function Installation({ params }: { params: Promise<{ store: string }> }) {
+export default async function Installation({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ store: string }>;
+  searchParams: Promise<{ show?: string | string[] }>;
+}) {
   const access = await pageAccess(params);
   const { store, role } = access;
   if (!may(role, 'installation.read')) {
@@ -21,5 +27,12 @@ export default async function Installation({ params }: { params: Promise<{ store
       />
     );
   }
-  return <InstallationScreen seen={await loadInstallation(access)} base={`/s/${store.id}`} zone={store.timeZone} />;
+  return (
+    <InstallationScreen
+      seen={await loadInstallation(access)}
+      base={`/s/${store.id}`}
+      zone={store.timeZone}
+      show={String((await searchParams).show ?? '')}
+    />
+  );
 }
