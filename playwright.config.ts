@@ -9,15 +9,25 @@ const BEGINNINGS: Record<string, Beginning> = {
   'by-mouse-and-keys': 'nothing',
 };
 
-/** The longest first, so that all places are busy to the end. */
-const FILES = readdirSync('tests/e2e')
-  .filter((f) => f.endsWith('.spec.ts'))
-  .toSorted((a, b) => statSync(`tests/e2e/${b}`).size - statSync(`tests/e2e/${a}`).size)
-  .map((f) => f.replace('.spec.ts', ''));
+/**
+ * Files whose tests mind nothing that those before them did share a store, in the order of their names: starting one takes as long as a test.
+ * Every other file has a store of its own.
+ */
+const TOGETHER: Record<string, string[]> = {
+  words: ['notes', 'paste', 'samples', 'sets', 'slips', 'suggestions', 'writing'],
+  people: ['answers', 'codes', 'forms', 'notices', 'preferences'],
+  store: ['edges', 'files', 'settings', 'stock', 'trust'],
+};
+
+const FILES = readdirSync('tests/e2e').flatMap((f) => (f.endsWith('.spec.ts') ? [f.replace('.spec.ts', '')] : []));
+const ALONE = FILES.filter((f) => !Object.values(TOGETHER).flat().includes(f));
+const GROUPS = { ...TOGETHER, ...Object.fromEntries(ALONE.map((f) => [f, [f]])) };
+
+const length = (files: string[]): number => files.reduce((sum, f) => sum + statSync(`tests/e2e/${f}.spec.ts`).size, 0);
 
 export default defineConfig<object, { beginning: Beginning }>({
   testDir: 'tests/e2e',
-  // Each file has a store of its own, and its tests walk through it in order.
+  // Each project has a store of its own, and its tests walk through it in order.
   workers: Number(process.env.LIBELLUS_E2E_WORKERS ?? 2),
   fullyParallel: false,
   forbidOnly: true,
@@ -27,11 +37,15 @@ export default defineConfig<object, { beginning: Beginning }>({
   expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   outputDir: '.libellus/test-results',
-  projects: FILES.map((name) => ({
-    name,
-    testMatch: `${name}.spec.ts`,
-    use: { beginning: BEGINNINGS[name] ?? 'connected' },
-  })),
+  // The longest first, so that all places are busy to the end.
+  projects: Object.entries(GROUPS)
+    .toSorted(([, a], [, b]) => length(b) - length(a))
+    .map(([name, files]) => ({
+      name,
+      testMatch: files.map((f) => `**/${f}.spec.ts`),
+      workers: 1,
+      use: { beginning: BEGINNINGS[name] ?? 'connected' },
+    })),
   use: {
     // Read anew in each worker, whose place says which ports are its own.
     baseURL: stackUrl,

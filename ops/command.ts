@@ -1,10 +1,11 @@
-/** Commands beside the running processes: `./libellus backup`, `restore`, `secret` and `rehearse`. */
+/** Commands beside the running processes: `./libellus backup`, `restore`, `secret`, `share` and `rehearse`. */
 import { parseArgs } from 'node:util';
 import { openInstallation } from './installation';
 
 const USAGE = `./libellus backup FILE [--data DIR] [--port N]
 ./libellus restore FILE [--replace] [--data DIR] [--port N]
 ./libellus secret [--lost] [--data DIR] [--port N]
+./libellus share [N --store ID] [--data DIR] [--port N]
 ./libellus rehearse --store ID [--changes] [--format text|json|junit] [--data DIR] [--port N]`;
 
 async function main(): Promise<void> {
@@ -21,7 +22,7 @@ async function main(): Promise<void> {
     },
   });
   const [command, file] = positionals;
-  if (command !== 'secret' && command !== 'rehearse' && !file) throw new Error(USAGE);
+  if (command !== 'secret' && command !== 'rehearse' && command !== 'share' && !file) throw new Error(USAGE);
   const installation = await openInstallation(values);
   try {
     if (command === 'backup') {
@@ -41,6 +42,14 @@ async function main(): Promise<void> {
         console.log(
           `${secret} Give the one of the installation that was backed up; if it is lost, run ./libellus secret --lost.`,
         );
+    } else if (command === 'share') {
+      const { setShare, storeShares } = await import('../src/server/operations/shares');
+      if (file !== undefined && values.store === undefined) throw new Error('Name the store: --store ID.');
+      if (file !== undefined) await setShare(values.store!, Number(file));
+      const shares = await storeShares();
+      const all = shares.reduce((sum, s) => sum + s.share, 0);
+      console.log('While all stores have messages due, each is sent of all:');
+      for (const { id, share } of shares) console.log(`  ${id}: ${share} of ${all}`);
     } else if (command === 'rehearse') {
       process.env.LIBELLUS_LOG ??= 'silent';
       const { rehearse } = await import('./rehearse');

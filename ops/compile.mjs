@@ -18,6 +18,7 @@ await build({
     'standins/smtp.ts',
     'standins/mailboxes.ts',
     'standins/registrar.ts',
+    'standins/openid.ts',
     'standins/shop.ts',
   ],
   outbase: '.',

@@ -68,6 +68,9 @@ export interface InstallationSeen {
   processes: ProcessSeen[];
   nodes: NodeSeen[];
   waiting: { due: number; oldestMs: number; planned: number; deferred: number; held: number; sending: number };
+  /** Where there are several: those that the reader owns, and what of the others is due. Shares are of one sum. */
+  stores: { id: string; name: string; due: number; oldestMs: number; share: number }[];
+  otherStores: { due: number; oldestMs: number; share: number } | undefined;
   /** Its size, and how it changes a day; not known before the first reading, and the first days. */
   database: { bytes: number | undefined; perDay: number | undefined };
   /** Undefined when none was made. */

@@ -74,6 +74,13 @@ export const say = speak('installation', {
   open: 'Open',
   openService: 'Open {$name}',
   ofAllStores: 'of all stores',
+  store: 'Store',
+  shareOf: '{$share :integer} of {$all :integer}',
+  share: 'Share of sending',
+  shareNote:
+    'While several stores have messages due, each gets its share; one alone gets all. It is changed on the machine it runs on: ./libellus share',
+  otherStores: 'Other stores',
+  dueFor: '{$n :integer}, the first for {$long}',
   backups: 'Backup',
   lastBackup: '{$at}, {$size}, in {$long}',
   noBackup: 'None was made yet. On the machine it runs on: ./libellus backup FILE',

@@ -5,14 +5,27 @@ import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { DAY_MS } from '@/core/trend';
 import { database } from '@/server/db/client';
-import { certificates, heartbeats, memberships, readings, services, serviceUse, user } from '@/server/db/schema';
+import {
+  certificates,
+  deliveries,
+  heartbeats,
+  memberships,
+  readings,
+  services,
+  serviceUse,
+  stores,
+  user,
+} from '@/server/db/schema';
 import { askDatabaseTime } from '@/server/db/time';
+import { receiveEvent } from '@/server/events/receive';
 import { loadInstallation } from '@/server/features/installation/installation';
+import { createStore } from '@/server/features/stores/stores';
 import { databaseNodes } from '@/server/operations/database-nodes';
 import { beat } from '@/server/operations/heartbeat';
 import { takeReadings } from '@/server/operations/readings';
+import { setShare } from '@/server/operations/shares';
 import { backUp } from '../../ops/backup';
-import { accessAs, connectRelay, SHOP, useDatabase } from './fixture';
+import { accessAs, connectRelay, placedEvent, SHOP, useDatabase } from './fixture';
 
 useDatabase();
 
@@ -127,4 +140,42 @@ it('knows the newest backup', async () => {
   const { backup, at } = await seen();
   expect(backup!.bytes).toBeGreaterThan(10_000);
   expect(Math.abs(Date.parse(at) - Date.parse(backup!.at))).toBeLessThan(60_000);
+});
+
+describe('stores', () => {
+  const OTHER = 'quillwick-trade';
+
+  it('are no subject where there is one', async () => {
+    expect(await seen()).toMatchObject({ stores: [], otherStores: undefined });
+  });
+
+  it('show what is due of each and its share, and those of others as one', async () => {
+    const [store] = await database().select().from(stores).where(eq(stores.id, SHOP));
+    await createStore(database(), { ...store!, id: OTHER, name: 'Quillwick Trade' }, [
+      { id: 'web-shop', name: 'Web shop', customerMail: true },
+    ]);
+    await receiveEvent(SHOP, placedEvent());
+    const at = new Date((await askDatabaseTime()) - 90_000);
+    await database().update(deliveries).set({ dueAt: at, state: 'planned' });
+    const due = await database().$count(deliveries);
+    expect(due).toBeGreaterThan(0);
+    await setShare(OTHER, 3);
+    const { stores: own, otherStores, waiting } = await seen();
+    expect(own).toEqual([{ id: SHOP, name: 'Quillwick', due, oldestMs: expect.any(Number), share: 1 }]);
+    expect(own[0]!.oldestMs).toBeGreaterThanOrEqual(90_000);
+    expect(otherStores).toEqual({ due: 0, oldestMs: 0, share: 3 });
+    expect(waiting).toMatchObject({ due, oldestMs: own[0]!.oldestMs });
+    await database().insert(memberships).values({ userId: 'marta', storeId: OTHER, role: 'owner' });
+    expect(await seen()).toMatchObject({ stores: [{ id: SHOP }, { id: OTHER, share: 3 }], otherStores: undefined });
+  });
+
+  it.each([0, 1.5, 101, Number.NaN])('get no share of %p', async (share) => {
+    await expect(setShare(OTHER, share)).rejects.toThrow('A share is a whole number from 1 to 100.');
+  });
+
+  it('that there are not get none, and are said with those that there are', async () => {
+    await expect(setShare('quillwik', 2)).rejects.toThrow(
+      'There is no store "quillwik". There is quillwick, quillwick-trade.',
+    );
+  });
 });

@@ -16,6 +16,8 @@ const WELL: InstallationSeen = {
   processes: [process(), process({ id: 'two', kind: 'web' })],
   nodes: [{ host: 'a', state: 'in-step', version: '10.11', behind: 0, waitedFor: 0, connections: undefined }],
   waiting: { due: 0, oldestMs: 0, planned: 3, deferred: 1, held: 2, sending: 0 },
+  stores: [],
+  otherStores: undefined,
   database: { bytes: 1, perDay: 1 },
   backup: { at, bytes: 1, ms: 1 },
   versions: { libellus: '1', node: '20', schema: 'x' },

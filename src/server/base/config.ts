@@ -23,6 +23,8 @@ export interface Config {
   dataDir: string;
   /** How long a worker may hold a delivery, in milliseconds. */
   leaseMs: number;
+  /** Messages that a worker makes and sends at once. */
+  slots: number;
   /** Proxies whose X-Forwarded-For is believed: addresses and networks. */
   trustedProxies: string[];
   /** Private networks that mail may be sent into: addresses and networks. */
@@ -81,6 +83,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webProxy: readProxy(env.LIBELLUS_WEB_PROXY),
     dataDir: env.LIBELLUS_DATA ?? '.libellus',
     leaseMs: Number(env.LIBELLUS_LEASE_MS ?? 180_000),
+    slots: readSlots(env.LIBELLUS_SLOTS),
     trustedProxies: (env.LIBELLUS_TRUSTED_PROXIES ?? '').split(',').filter(Boolean),
     privateNetworks: (env.LIBELLUS_PRIVATE_NETWORKS ?? '').split(',').filter(Boolean),
     chromium: env.LIBELLUS_CHROMIUM || undefined,
@@ -89,6 +92,13 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     provider: readProvider(env),
     demo: env.LIBELLUS_DEMO === '1',
   };
+}
+
+function readSlots(text = '8'): number {
+  const slots = Number(text);
+  if (!Number.isInteger(slots) || slots < 1 || slots > 256)
+    throw new Error('LIBELLUS_SLOTS is not a whole number from 1 to 256. See docs/operations.md.');
+  return slots;
 }
 
 function readProxy(text = ''): string | undefined {

@@ -265,7 +265,7 @@ export const deliveries = mysqlTable(
   },
   (t) => [
     uniqueIndex('delivery_once').on(t.eventId, t.notificationId, t.recipient, t.turn, t.again),
-    index('delivery_due').on(t.state, t.bulk, t.dueAt),
+    index('delivery_share').on(t.state, t.bulk, t.storeId, t.dueAt),
     index('delivery_gathered').on(t.gatheredIn),
     index('delivery_notice').on(t.noticeId, t.state),
     index('delivery_newest').on(t.storeId, t.id),

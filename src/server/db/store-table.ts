@@ -65,6 +65,8 @@ export const stores = mysqlTable('store', {
     .$defaultFn(() => [OWN_ORDERS]),
   /** Who works in it signs in with two factors. */
   requiresTwoFactors: boolean('requires_two_factors').notNull().default(false),
+  /** Its part of what workers send while other stores wait as well: a whole number from 1, against theirs. */
+  sendingShare: int('sending_share').notNull().default(1),
   /** A worker sees to what colleagues are to be told until then; others may afterwards. */
   alertsUntil: time('alerts_until'),
   /** When colleagues were last told that messages failed. */

@@ -12,6 +12,8 @@ export interface Waiting {
   due: number;
   /** How long the one has been due that is due longest, ms; 0 with none. */
   oldestMs: number;
+  /** The same of each store that has some due. */
+  stores: { id: string; due: number; oldestMs: number }[];
 }
 
 /** @param now ms since 1970, by the database's clock */
@@ -23,21 +25,27 @@ export async function waitingNow(now: number): Promise<Waiting> {
     inArray(deliveries.bulk, [false, true]),
     lte(deliveries.dueAt, new Date(now)),
   );
-  const [rows, [first]] = await Promise.all([
+  const [rows, ofStores] = await Promise.all([
     db
       .select({ state: deliveries.state, n: count() })
       .from(deliveries)
       .where(inArray(deliveries.state, [...WAITING]))
       .groupBy(deliveries.state),
     db
-      .select({ n: count(), at: min(deliveries.dueAt) })
+      .select({ id: deliveries.storeId, n: count(), at: min(deliveries.dueAt) })
       .from(deliveries)
-      .where(isDue),
+      .where(isDue)
+      .groupBy(deliveries.storeId),
   ]);
+  const stores = ofStores.map(({ id, n, at }) => ({
+    ...{ id, due: n },
+    oldestMs: at ? Math.max(0, now - at.getTime()) : 0,
+  }));
   const of = (state: string): number => rows.find((r) => r.state === state)?.n ?? 0;
   return {
     states: { planned: of('planned'), deferred: of('deferred'), held: of('held'), sending: of('sending') },
-    due: first?.n ?? 0,
-    oldestMs: first?.at ? Math.max(0, now - first.at.getTime()) : 0,
+    due: stores.reduce((sum, s) => sum + s.due, 0),
+    oldestMs: Math.max(0, ...stores.map((s) => s.oldestMs)),
+    stores,
   };
 }

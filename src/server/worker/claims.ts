@@ -2,18 +2,22 @@
  * Claiming deliveries under a lease, and giving them back. The database is the one shared engine: `FOR UPDATE SKIP
  * LOCKED` lets any number of workers claim at once without waiting for each other or taking the same row.
  */
-import { and, asc, eq, exists, inArray, lte, ne, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, exists, inArray, lte, min, ne, notInArray, or, sql, type SQL } from 'drizzle-orm';
+import { shareOut, type Claimant } from '@/core/shares';
 import { clockAhead } from '../db/demo-clock';
 import { database, type Executor } from '../db/client';
 import { askDatabaseTime, databaseTime } from '../db/time';
 import { retryingDeadlocks } from '../db/deadlocks';
-import { deliveries } from '../db/schema';
+import { deliveries, stores } from '../db/schema';
 import { gathered, goesItself } from './gather';
 
 export type Delivery = typeof deliveries.$inferSelect;
 
+/** In these states a delivery waits to be claimed. */
+const WAITING: (typeof deliveries.$inferSelect.state)[] = ['planned', 'deferred', 'held'];
+
 /** What waits to go by itself. */
-const waits = and(inArray(deliveries.state, ['planned', 'deferred', 'held']), goesItself);
+const waits = and(inArray(deliveries.state, WAITING), goesItself);
 
 /** What held a message that ended the workers that had it in hand, {@link ALONE_TRIES} times with nothing else. */
 export const WORKERS_ENDED = 'workers ended';
@@ -25,43 +29,99 @@ export const ALONE_TRIES = 3;
 const interrupted = (now: Date): SQL | undefined =>
   and(eq(deliveries.state, 'sending'), lte(deliveries.leaseUntil, now));
 
-/** Whether there is something to claim: asked by one statement, so that a worker with nothing to do costs next to nothing. */
-export async function somethingDue(): Promise<{ due: boolean; interrupted: boolean }> {
-  const db = database();
-  const now = new Date(await databaseTime());
-  const found = (where: SQL | undefined) =>
-    exists(
-      db
-        .select({ one: sql`1` })
-        .from(deliveries)
-        .where(where),
-    );
-  // Both kinds by name, or the index is read from its beginning: it goes by state, kind and time.
-  const due = and(waits, inArray(deliveries.bulk, [false, true]), isDue(now, await clockAhead()));
-  const [row] = await db
-    .select({ due: sql<number>`${found(due)}`, interrupted: sql<number>`${found(interrupted(now))}` })
-    .from(sql`dual`);
-  return { due: Number(row?.due) === 1, interrupted: Number(row?.interrupted) === 1 };
+/** Stores that have something due, with their weights: what goes to one reader at a time, and what goes to many at once. */
+export interface Due {
+  orders: Claimant[];
+  bulk: Claimant[];
 }
 
-/** Claims up to `limit` deliveries that are due. Times are the database's. */
-export async function claim(workerId: string, limit: number, leaseMs: number): Promise<Delivery[]> {
+/**
+ * What there is to claim, at a cost that goes by the number of stores that wait, however much waits: the index has each store's
+ * earliest in one place.
+ *
+ * @param except stores of which nothing is wanted now
+ */
+export async function whatIsDue(except: readonly string[] = []): Promise<Due & { interrupted: boolean }> {
+  const db = database();
+  const now = new Date(await databaseTime());
+  const earliest = db
+    .select({ storeId: deliveries.storeId, bulk: deliveries.bulk, at: min(deliveries.dueAt).as('at') })
+    .from(deliveries)
+    // Both kinds by name, so that the index is used to its end.
+    .where(and(inArray(deliveries.state, WAITING), inArray(deliveries.bulk, [false, true])))
+    .groupBy(deliveries.state, deliveries.bulk, deliveries.storeId)
+    .as('earliest');
+  const expired = db
+    .select({ one: sql`1` })
+    .from(deliveries)
+    .where(interrupted(now));
+  const [rows, [found]] = await Promise.all([
+    db
+      .selectDistinct({ id: stores.id, weight: stores.sendingShare, bulk: earliest.bulk })
+      .from(earliest)
+      .innerJoin(stores, eq(stores.id, earliest.storeId))
+      .where(lte(earliest.at, new Date(now.getTime() + (await clockAhead())))),
+    db.select({ one: sql<number>`${exists(expired)}` }).from(sql`dual`),
+  ]);
+  const wanted = rows.filter((r) => !except.includes(r.id));
+  const of = (bulk: boolean): Claimant[] =>
+    wanted.filter((r) => r.bulk === bulk).map(({ id, weight }) => ({ id, weight }));
+  return { orders: of(false), bulk: of(true), interrupted: Number(found?.one) === 1 };
+}
+
+/**
+ * Claims up to `limit` of the deliveries that are due. Each store gets its part by its weight, oldest first; what a store leaves, others
+ * get. What goes to many at once waits for everything else. Times are the database's.
+ *
+ * @param due the stores that have something due, where that was asked already
+ */
+export async function claim(workerId: string, limit: number, leaseMs: number, due?: Due): Promise<Delivery[]> {
   const ahead = await clockAhead();
+  const from = due ?? (await whatIsDue());
   return retryingDeadlocks(() =>
     database().transaction(async (tx) => {
       const now = new Date(await askDatabaseTime(tx));
-      const claimed: Delivery[] = [];
-      // What goes to many at once waits for everything else.
-      for (const bulk of [false, true]) {
-        if (claimed.length === limit) break;
-        claimed.push(
-          ...(await pick(tx, limit - claimed.length, and(waits, eq(deliveries.bulk, bulk), isDue(now, ahead)))),
-        );
-      }
+      const orders = await pickByShares(tx, limit, false, from.orders, isDue(now, ahead));
+      const bulk = await pickByShares(tx, limit - orders.length, true, from.bulk, isDue(now, ahead));
       const until = now.getTime() + leaseMs;
-      return lease(tx, await gathered(tx, claimed, isDue(now, ahead)), { workerId, until, lapsed: 0 });
+      return lease(tx, await gathered(tx, [...orders, ...bulk], isDue(now, ahead)), { workerId, until, lapsed: 0 });
     }),
   );
+}
+
+async function pickByShares(
+  tx: Executor,
+  limit: number,
+  bulk: boolean,
+  claimants: readonly Claimant[],
+  due: SQL | undefined,
+): Promise<Delivery[]> {
+  const picked: Delivery[] = [];
+  let wanting = [...claimants];
+  while (picked.length < limit && wanting.length > 0) {
+    const more: Claimant[] = [];
+    const shares = shareOut(limit - picked.length, wanting, Math.random());
+    for (const claimant of wanting) {
+      const share = shares.get(claimant.id) ?? 0;
+      const had = picked.filter((d) => d.storeId === claimant.id).map((d) => d.id);
+      const got =
+        share > 0
+          ? await pick(
+              tx,
+              share,
+              and(
+                ...[waits, eq(deliveries.bulk, bulk), eq(deliveries.storeId, claimant.id), due],
+                // Its own locks are none to a transaction.
+                had.length > 0 ? notInArray(deliveries.id, had) : undefined,
+              ),
+            )
+          : [];
+      picked.push(...got);
+      if (got.length === share) more.push(claimant);
+    }
+    wanting = more;
+  }
+  return picked;
 }
 
 /**

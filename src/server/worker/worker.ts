@@ -11,9 +11,10 @@ import { secretTrouble } from '../operations/secret-check';
 import { listenForBounces } from '../bounces/listener';
 import { log } from '../base/log';
 import { batchContext } from '../sending/render';
-import { ALONE_TRIES, claim, claimInterrupted, giveBack, somethingDue, type Delivery } from './claims';
+import { ALONE_TRIES, claim, claimInterrupted, giveBack, whatIsDue, type Delivery } from './claims';
 import { deliver, putAside, type DeliverWith } from './deliver';
 import { Dispatch } from './dispatch';
+import { Hands } from './hands';
 import { Lines } from './service-lines';
 import { Recorder } from './record';
 import { Watch } from './watch';
@@ -25,6 +26,8 @@ const CALLS_MS = 1_000;
 const PROOFS_MS = 2_000;
 /** Claimed at a time for each slot, at most. */
 const MOST_EACH = 8;
+/** What was claimed and waits for so long behind its own store's is given back, ms. */
+const STUCK_MS = 5_000;
 
 interface Batch {
   using: DeliverWith;
@@ -53,6 +56,7 @@ export class Worker {
   /** Why this worker must not send, in words; empty when it may. */
   private trouble = '';
   private readonly slots: number;
+  private readonly hands: Hands;
   private readonly lines = new Lines();
   private readonly recorder = new Recorder();
   private readonly watch = new Watch();
@@ -65,7 +69,8 @@ export class Worker {
   private wanted: number;
 
   constructor(options: WorkerOptions = {}) {
-    this.slots = options.slots ?? 8;
+    this.slots = options.slots ?? config().slots;
+    this.hands = new Hands(this.slots);
     this.wanted = this.slots * MOST_EACH;
   }
 
@@ -135,58 +140,103 @@ export class Worker {
   }
 
   /**
-   * Sends what is due, over all slots at once, until nothing is: the next batch is claimed and read while the last of the one
-   * before is on the line. Returns how many were claimed.
+   * Sends what is due until nothing is: the next batch is claimed and read while the last of the one before is on the line, and what
+   * becomes due meanwhile is taken as well. Returns how many were claimed.
    */
   async round(): Promise<number> {
     const queue: Item[] = [];
     let claimed = 0;
-    let dry = false;
+    let failure: { error: unknown } | undefined;
+    const fails = (error: unknown): void => void (failure ??= { error });
     let claiming: Promise<void> | undefined;
-    const refill = (): Promise<void> => {
-      claiming ??= this.nextBatch()
+    /** When it is asked again whether something is due, ms since 1970; what is in hand may take long. */
+    let askAt = 0;
+    let dirty = false;
+    let wake = (): void => undefined;
+    const changed = (): void => {
+      dirty = true;
+      wake();
+    };
+    const refill = (): void => {
+      claiming = this.nextBatch()
         .then((items) => {
           claimed += items.length;
-          dry = items.length === 0;
           queue.push(...items);
+          if (items.length === 0) askAt = Date.now() + POLL_MS;
         })
-        .finally(() => (claiming = undefined));
-      return claiming;
+        .catch(fails)
+        .finally(() => {
+          claiming = undefined;
+          changed();
+        });
     };
-    const drain = async (): Promise<void> => {
-      while (!this.stopping) {
-        const wanting = !dry && queue.length <= this.slots;
-        const refilled = wanting ? refill() : undefined;
-        const item = queue.shift();
-        if (item) {
-          // Nobody waits for it just now, and it is asked for again.
-          refilled?.catch(() => undefined);
-          await this.one(item);
-        } else if (refilled) await refilled;
-        else return;
+    while (!this.stopping && !failure) {
+      dirty = false;
+      for (const item of this.beginnable(queue)) {
+        queue.splice(queue.indexOf(item), 1);
+        void this.hands.hold(item.delivery.storeId, () => this.one(item).catch(fails), changed);
       }
-    };
-    await refill();
-    const ends = await Promise.allSettled(Array.from({ length: this.slots }, drain));
-    await claiming?.catch(() => undefined);
+      await this.giveBackStuck(queue);
+      const { full } = this.hands;
+      const short = queue.filter((i) => !full.includes(i.delivery.storeId)).length <= this.slots;
+      const now = Date.now();
+      if (short && !claiming && now >= askAt) refill();
+      // Asked once, and nothing was due.
+      else if (!claiming && queue.length === 0 && this.hands.empty) break;
+      if (dirty) continue;
+      await new Promise<void>((resolve) => {
+        const timer = setTimeout(resolve, askAt > now ? askAt - now : POLL_MS);
+        wake = () => {
+          clearTimeout(timer);
+          resolve();
+        };
+      });
+    }
+    await claiming;
+    while (!this.hands.empty) await new Promise<void>((resolve) => (wake = resolve));
     await this.giveBackAll(queue);
-    const failure = ends.find((end) => end.status === 'rejected');
-    if (failure) throw failure.reason;
+    if (failure) throw failure.error;
     if (!this.interrupted) return claimed;
     const taken = await this.takeUpInterrupted();
     this.inOtherHands = taken === 0;
     return claimed + taken;
   }
 
+  /** Those of the queue that can be begun now, in its order. */
+  private beginnable(queue: readonly Item[]): Item[] {
+    const more = new Map<string, number>();
+    const found: Item[] = [];
+    for (const item of queue) {
+      if (found.length >= this.hands.room) break;
+      const { storeId } = item.delivery;
+      const begun = more.get(storeId) ?? 0;
+      if (!this.hands.mayBegin(storeId, begun)) continue;
+      more.set(storeId, begun + 1);
+      found.push(item);
+    }
+    return found;
+  }
+
+  /** Gives back what waits behind its own store's for long: another worker may be free for it, and its lease runs on. */
+  private async giveBackStuck(queue: Item[]): Promise<void> {
+    const { full } = this.hands;
+    if (full.length === 0) return;
+    const now = databaseNow();
+    const stuck = queue.filter((i) => full.includes(i.delivery.storeId) && now - i.batch.claimedAt > STUCK_MS);
+    if (stuck.length === 0) return;
+    for (const item of stuck) queue.splice(queue.indexOf(item), 1);
+    await this.giveBackAll(stuck);
+  }
+
   private async nextBatch(): Promise<Item[]> {
-    const { due, interrupted } = await somethingDue();
-    this.interrupted = interrupted && !this.inOtherHands;
+    const due = await whatIsDue(this.hands.full);
+    this.interrupted = due.interrupted && !this.inOtherHands;
     this.inOtherHands = false;
     // The round ends with what is in hand, so that they come to their turn while much is due, too.
-    if (!due || this.interrupted) return [];
+    if (this.interrupted || due.orders.length + due.bulk.length === 0) return [];
     const { leaseMs } = config();
     const until = (await askDatabaseTime()) + leaseMs / 3;
-    return this.batchOf(await claim(this.id, this.wanted, leaseMs), until);
+    return this.batchOf(await claim(this.id, this.wanted, leaseMs, due), until);
   }
 
   /** Takes up what other workers ended with, one at a time. Returns how many. */

@@ -41,7 +41,10 @@ export function InstallationScreen({ seen, base, zone, show }: InstallationProps
       <div className="flex flex-col gap-6 px-5 py-4 lg:h-full lg:overflow-auto">
         <Endings {...{ seen, zone, show }} />
         <div className="grid gap-x-8 gap-y-6 xl:grid-cols-2">
-          <Processes {...{ seen, zone }} />
+          <div className="flex flex-col gap-6">
+            <Processes {...{ seen, zone }} />
+            {seen.stores.length > 0 && <StoresPart seen={seen} />}
+          </div>
           <div className="flex flex-col gap-6">
             <DatabasePart seen={seen} />
             <div className="grid gap-x-8 gap-y-6 sm:grid-cols-2">
@@ -229,6 +232,38 @@ function WaitingPart({ seen }: { seen: InstallationSeen }) {
         <Figure label={DELIVERY_STATE_WORDS.deferred} value={deferred} />
         <Figure label={DELIVERY_STATE_WORDS.held} value={held} />
       </dl>
+    </section>
+  );
+}
+
+/** What is due by store: none keeps another waiting. */
+function StoresPart({ seen: { stores, otherStores } }: { seen: InstallationSeen }) {
+  const rows = [...stores, ...(otherStores ? [{ ...otherStores, id: 'others', name: say.otherStores }] : [])];
+  const all = rows.reduce((sum, r) => sum + r.share, 0);
+  return (
+    <section aria-labelledby="stores">
+      <PanelTitle>
+        <span id="stores">{say.share}</span>
+      </PanelTitle>
+      <p className="mt-1 text-sm text-slate">{say.shareNote}</p>
+      <table className="lines mt-2 w-full text-sm">
+        <Head columns={[{ label: say.store }, { label: say.share, end: true }, { label: say.due, end: true }]} />
+        <tbody>
+          {rows.map(({ id, name, due, oldestMs, share }) => (
+            <tr key={id} className="border-b border-rule">
+              <td data-line="name" className="py-1.5 ps-5 pe-2 font-semibold">
+                {name}
+              </td>
+              <td data-line="end" className="px-2 text-end tabular-nums">
+                {say.shareOf({ share, all })}
+              </td>
+              <td data-line="foot" className="px-2 pe-5 text-end tabular-nums">
+                {due === 0 ? wholeNumber(0) : say.dueFor({ n: due, long: fullLengthOf(oldestMs) })}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </section>
   );
 }

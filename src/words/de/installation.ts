@@ -77,6 +77,13 @@ export const installation: TranslationOf<typeof say> = {
   dueSince: '{$due}, die erste seit {$long}',
   open: 'Öffnen',
   openService: '{$name} öffnen',
+  store: 'Shop',
+  shareOf: '{$share :integer} von {$all :integer}',
+  share: 'Anteil am Versand',
+  shareNote:
+    'Solange bei mehreren Shops etwas fällig ist, erhält jeder seinen Anteil; einer allein erhält alles. Geändert wird er auf dem Rechner, auf dem es läuft: ./libellus share',
+  otherStores: 'Andere Shops',
+  dueFor: '{$n :integer}, die erste seit {$long}',
   ofAllStores: 'aller Shops',
   backups: 'Sicherung',
   lastBackup: '{$at}, {$size}, in {$long}',

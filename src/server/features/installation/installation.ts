@@ -15,7 +15,7 @@ import { newestBackup } from '../../operations/backups';
 import { databaseNodes } from '../../operations/database-nodes';
 import { HEARTBEAT_MS } from '../../operations/heartbeat';
 import { readingsOf } from '../../operations/readings';
-import { waitingNow } from '../../operations/waiting';
+import { waitingNow, type Waiting } from '../../operations/waiting';
 
 const DAY_MS = 86_400_000;
 /** Trends are worked out of so many days. */
@@ -29,7 +29,7 @@ const DISK = ['database.bytes', 'disk.used', 'disk.size'] as const;
 /** Read as it is now. Limits are those of stores that the reader owns; all else is of the whole installation. */
 export async function loadInstallation(access: Access): Promise<InstallationSeen> {
   const now = await askDatabaseTime();
-  const [figures, limits, ends, nodes, processes, waiting, backup] = await Promise.all([
+  const [figures, limits, ends, nodes, processes, waiting, backup, open, own] = await Promise.all([
     readingsOf(DISK, TREND_DAYS),
     limitsOf(access.person.id, now),
     certificateEnds(access.person.id),
@@ -37,6 +37,8 @@ export async function loadInstallation(access: Access): Promise<InstallationSeen
     processesSeen(now),
     waitingNow(now),
     newestBackup(),
+    openStores(),
+    ownStores(access.person.id),
   ]);
   const disk = figures['disk.size'].at(-1);
   const { connections } = nodes.find((node) => node.connections) ?? {};
@@ -64,6 +66,7 @@ export async function loadInstallation(access: Access): Promise<InstallationSeen
     processes,
     nodes,
     waiting: { due: waiting.due, oldestMs: waiting.oldestMs, ...waiting.states },
+    ...bySharesOf(open, own, waiting),
     database: { bytes: grown.at(-1)?.value, perDay: trendOf(grown)?.perDay },
     backup,
     versions: { libellus: version(), node: process.versions.node, schema: readMigrations().at(-1)!.tag },
@@ -121,6 +124,55 @@ async function limitsOf(personId: string, now: number): Promise<Ending[]> {
       { withSpread: true },
     ),
   );
+}
+
+interface OpenStore {
+  id: string;
+  name: string;
+  share: number;
+}
+
+const openStores = (): Promise<OpenStore[]> =>
+  database()
+    .select({ id: stores.id, name: stores.name, share: stores.sendingShare })
+    .from(stores)
+    .where(isNull(stores.closedAt))
+    .orderBy(asc(stores.name));
+
+async function ownStores(personId: string): Promise<string[]> {
+  const rows = await database()
+    .select({ id: stores.id })
+    .from(stores)
+    .innerJoin(memberships, eq(memberships.storeId, stores.id))
+    .where(owned(personId));
+  return rows.map((r) => r.id);
+}
+
+/** What is due by store, and which part of the sending each has. Stores of others are one. */
+function bySharesOf(
+  open: readonly OpenStore[],
+  own: readonly string[],
+  waiting: Waiting,
+): Pick<InstallationSeen, 'stores' | 'otherStores'> {
+  if (open.length < 2) return { stores: [], otherStores: undefined };
+  const seen = open.map((s) => ({ ...s, ...dueOf(waiting, s.id) }));
+  const others = seen.filter((s) => !own.includes(s.id));
+  return {
+    stores: seen.filter((s) => own.includes(s.id)),
+    otherStores:
+      others.length > 0
+        ? {
+            due: others.reduce((sum, s) => sum + s.due, 0),
+            oldestMs: Math.max(...others.map((s) => s.oldestMs)),
+            share: others.reduce((sum, s) => sum + s.share, 0),
+          }
+        : undefined,
+  };
+}
+
+function dueOf({ stores: due }: Waiting, storeId: string): { due: number; oldestMs: number } {
+  const { due: n, oldestMs } = due.find((s) => s.id === storeId) ?? { due: 0, oldestMs: 0 };
+  return { due: n, oldestMs };
 }
 
 /** Stores that somebody owns. */
