@@ -164,13 +164,16 @@ function isDue(now: Date, ahead: number) {
 }
 
 function pick(tx: Executor, limit: number, where: SQL | undefined, first = asc(deliveries.state)): Promise<Delivery[]> {
-  return tx
-    .select()
-    .from(deliveries)
-    .where(where)
-    .orderBy(first, asc(deliveries.dueAt))
-    .limit(limit)
-    .for('update', { skipLocked: true });
+  return (
+    tx
+      .select()
+      // Its order is the order of claiming: by another one, all that a store has waiting would be read, sorted and locked.
+      .from(deliveries, { forceIndex: 'delivery_share' })
+      .where(where)
+      .orderBy(first, asc(deliveries.dueAt))
+      .limit(limit)
+      .for('update', { skipLocked: true })
+  );
 }
 
 /** Gives back what was claimed and not begun, as if it had never been claimed. */

@@ -149,20 +149,20 @@ export class Worker {
     let failure: { error: unknown } | undefined;
     const fails = (error: unknown): void => void (failure ??= { error });
     let claiming: Promise<void> | undefined;
-    /** When it is asked again whether something is due, ms since 1970; what is in hand may take long. */
-    let askAt = 0;
+    /** Nothing more was due: when it is asked again, ms since 1970, and of which stores nothing was wanted. */
+    let none = { until: 0, except: '' };
     let dirty = false;
     let wake = (): void => undefined;
     const changed = (): void => {
       dirty = true;
       wake();
     };
-    const refill = (): void => {
-      claiming = this.nextBatch()
+    const refill = (except: readonly string[]): void => {
+      claiming = this.nextBatch(except)
         .then((items) => {
           claimed += items.length;
           queue.push(...items);
-          if (items.length === 0) askAt = Date.now() + POLL_MS;
+          if (items.length === 0) none = { until: Date.now() + POLL_MS, except: except.join() };
         })
         .catch(fails)
         .finally(() => {
@@ -177,15 +177,17 @@ export class Worker {
         void this.hands.hold(item.delivery.storeId, () => this.one(item).catch(fails), changed);
       }
       await this.giveBackStuck(queue);
-      const { full } = this.hands;
-      const short = queue.filter((i) => !full.includes(i.delivery.storeId)).length <= this.slots;
+      const except = this.supplied(queue);
+      const others = queue.filter((i) => !except.includes(i.delivery.storeId)).length;
+      // Beside a store that has enough, more is wanted only where it could be begun.
+      const short = others <= this.slots && (except.length === 0 || this.hands.room > 0);
       const now = Date.now();
-      if (short && !claiming && now >= askAt) refill();
+      if (short && !claiming && (now >= none.until || except.join() !== none.except)) refill(except);
       // Asked once, and nothing was due.
       else if (!claiming && queue.length === 0 && this.hands.empty) break;
       if (dirty) continue;
       await new Promise<void>((resolve) => {
-        const timer = setTimeout(resolve, askAt > now ? askAt - now : POLL_MS);
+        const timer = setTimeout(resolve, none.until > now ? none.until - now : POLL_MS);
         wake = () => {
           clearTimeout(timer);
           resolve();
@@ -228,8 +230,14 @@ export class Worker {
     await this.giveBackAll(stuck);
   }
 
-  private async nextBatch(): Promise<Item[]> {
-    const due = await whatIsDue(this.hands.full);
+  /** Stores that have as much in hand as they may, and more in the queue than they will soon need. */
+  private supplied(queue: readonly Item[]): string[] {
+    return this.hands.full.filter((id) => queue.filter((i) => i.delivery.storeId === id).length > this.slots);
+  }
+
+  /** @param except stores of which nothing is wanted */
+  private async nextBatch(except: readonly string[]): Promise<Item[]> {
+    const due = await whatIsDue(except);
     this.interrupted = due.interrupted && !this.inOtherHands;
     this.inOtherHands = false;
     // The round ends with what is in hand, so that they come to their turn while much is due, too.
