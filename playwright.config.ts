@@ -14,7 +14,8 @@ const BEGINNINGS: Record<string, Beginning> = {
  * Every other file has a store of its own.
  */
 const TOGETHER: Record<string, string[]> = {
-  words: ['notes', 'paste', 'samples', 'sets', 'slips', 'suggestions', 'writing'],
+  sheet: ['notes', 'paste', 'samples'],
+  words: ['slips', 'suggestions', 'writing'],
   people: ['answers', 'codes', 'forms', 'notices', 'preferences'],
   store: ['edges', 'files', 'settings', 'stock', 'trust'],
 };

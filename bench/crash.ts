@@ -63,7 +63,7 @@ export async function crash({
   cluster = false,
   progress,
 }: CrashOptions): Promise<CrashCounts> {
-  const dataDir = resolve('.libellus/bench-crash');
+  const dataDir = resolve(`.libellus/bench-crash${cluster ? '-cluster' : ''}`);
   const sink = fork(resolve('bench/sink.ts'), {
     execArgv: ['--import', 'tsx'],
     env: { ...process.env, SINK_SLOWNESS: '40' },
@@ -85,6 +85,8 @@ export async function crash({
     },
   );
   const running = new Map<string, ChildProcess>();
+  const struck = new Set<ChildProcess>();
+  const endedByThemselves: string[] = [];
   let mariadb: MariaDb | undefined;
   const log = createWriteStream(join(dataDir, 'logs', 'crash.log'));
   const launch = (name: string, args: string[], more: Record<string, string> = {}): void => {
@@ -92,6 +94,12 @@ export async function crash({
     child.stdout.pipe(log, { end: false });
     child.stderr.pipe(log, { end: false });
     running.set(name, child);
+    child.once('exit', () => {
+      if (running.get(name) !== child || struck.has(child)) return;
+      // It ended by itself, as one does whose event loop stands still for a lease; whoever supervises it starts it again.
+      endedByThemselves.push(name);
+      launch(name, args, more);
+    });
   };
   const startWeb = (): void =>
     launch('web', programArguments('src/server/web/main.ts'), {
@@ -102,6 +110,7 @@ export async function crash({
   const workers = cluster ? ['worker', 'other worker'] : ['worker'];
   const killed = async (name: string): Promise<void> => {
     const child = running.get(name)!;
+    struck.add(child);
     const gone = once(child, 'exit');
     child.kill('SIGKILL');
     await gone;
@@ -223,7 +232,11 @@ export async function crash({
       strange: [...at].filter((id) => !known.has(id)).length,
       repeats: taken.length - at.size,
       unexplained: unexplained(taken, new Map(shown.map((b) => [b.messageId, Number(b.n)]))),
-      mayRepeat: SLOTS * (kills.worker + workers.length * (kills.database + kills.node + kills['cut off'])),
+      mayRepeat:
+        SLOTS *
+        (kills.worker +
+          endedByThemselves.filter((name) => workers.includes(name)).length +
+          workers.length * (kills.database + kills.node + kills['cut off'])),
     };
   } finally {
     for (const [name, child] of running) if (child.exitCode === null && child.signalCode === null) await killed(name);

@@ -14,6 +14,8 @@ export interface Figures {
   /** How late its timers were, of a hundred of them all but one, ms since the figures before. */
   loopLagMs: number;
   residentBytes: number;
+  /** Connections to the database that were in use at once, of how many, and how many waited for one, since the figures before. */
+  pool?: { used: number; waiting: number; most: number };
   /** When it began, ms since 1970. */
   begunAt: number;
 }

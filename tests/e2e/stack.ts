@@ -1,6 +1,6 @@
 /**
- * A Libellus of its own for each file of browser tests: its own ports, database, stand-ins and mailboxes, begun from a copy of a
- * demo store that was filled once. What one file does to its store, no other file sees, so that files can run side by side.
+ * A Libellus of its own for each project of browser tests: its own ports, database, stand-ins and mailboxes, begun from a copy of a
+ * demo store that was filled once. What one project does to its store, no other sees, so that projects can run side by side.
  */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { programArguments } from '../../ops/program';
@@ -30,7 +30,7 @@ export const stackUrl = `http://127.0.0.1:${PORT}`;
 
 export const dataFile = (name: string): string => readFileSync(`${DATA}/${name}`, 'utf8');
 
-/** Everything up for a file of tests; ends with what was said when it does not come up. */
+/** Everything up for a project of tests; ends with what was said when it does not come up. */
 export async function startStack(beginning: Beginning): Promise<Stack> {
   rmSync(DATA, { recursive: true, force: true });
   if (beginning === 'nothing') return { url: stackUrl, data: DATA, end: () => Promise.resolve() };

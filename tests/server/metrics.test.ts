@@ -1,5 +1,5 @@
 /** Figures for programs that watch, health for whoever spreads requests, and parts that run apart. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { connect, createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -66,8 +66,38 @@ describe('figures', () => {
     expect(sum(all, 'libellus_service_available')).toBe(1);
     expect(sum(all, 'libellus_process_resident_bytes')).toBeGreaterThan(10_000_000);
     expect(all.get('libellus_oldest_due_seconds')).toBeGreaterThanOrEqual(0);
+    expect(
+      all.get('libellus_process_database_connections{kind="worker",process="worker-1",part="used"}'),
+    ).toBeGreaterThan(0);
+    expect(sum(all, 'libellus_process_database_waiting')).toBe(0);
     // What is shown is of stores and services, and of nobody who reads their mail.
     expect([...all.keys()].join('\n')).not.toContain('@');
+  });
+});
+
+describe('what is made of figures', () => {
+  const named = (file: string): string[] => [
+    ...new Set(readFileSync(file, 'utf8').match(/(?<!\.\.)\blibellus_[a-z_]+/g) ?? []),
+  ];
+
+  it.each(['ops/deploy/alerts.yml', 'ops/deploy/dashboard.json', 'docs/operations.md'])(
+    '%s names those that there are',
+    async (file) => {
+      config().metricsKey = KEY.replaceAll(' ', '-');
+      const response = await ask(`Bearer ${KEY.replaceAll(' ', '-')}`);
+      // Those without a value yet have their help.
+      const helped = new Set((await response.text()).match(/(?<=^# HELP )\S+/gm));
+      expect(named(file).length).toBeGreaterThan(10);
+      expect(named(file).filter((name) => !helped.has(name))).toEqual([]);
+    },
+  );
+
+  it('the dashboard shows each of its panels once', () => {
+    const { spec } = JSON.parse(readFileSync('ops/deploy/dashboard.json', 'utf8')) as {
+      spec: { panels: Record<string, unknown>; layouts: { spec: { items: { content: { $ref: string } }[] } }[] };
+    };
+    const shown = spec.layouts.flatMap((l) => l.spec.items.map((i) => i.content.$ref.replace('#/spec/panels/', '')));
+    expect(shown.toSorted()).toEqual(Object.keys(spec.panels).toSorted());
   });
 });
 

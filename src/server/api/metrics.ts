@@ -59,6 +59,16 @@ async function processes(registry: Registry, gauge: MakeGauge, now: number): Pro
   const ahead = gauge('process_clock_ahead_seconds', 'How far the clock of a process is ahead of the database.', of);
   const lag = gauge('process_event_loop_lag_seconds', 'How late timers of a process are, 99 of 100.', of);
   const memory = gauge('process_resident_bytes', 'Memory that a process holds.', of);
+  const pool = gauge(
+    'process_database_connections',
+    'Connections of a process to the database: most in use at once in the last seconds, and how many there are at most.',
+    [...of, 'part'],
+  );
+  const waiting = gauge(
+    'process_database_waiting',
+    'Most that waited at once in a process for a connection in the last seconds.',
+    of,
+  );
   const begun = gauge('process_start_time_seconds', 'When a process began.', of);
   const attempts = new Counter({
     ...{ name: 'libellus_attempts_total', help: 'Tries of messages, by the state in which they left them.' },
@@ -80,12 +90,17 @@ async function processes(registry: Registry, gauge: MakeGauge, now: number): Pro
     .where(gte(heartbeats.beatAt, new Date(now - 4 * HEARTBEAT_MS)));
   for (const { id: process, kind, clockAheadMs, figures } of beats) {
     const labels = { kind, process };
-    const { counts, loopLagMs, residentBytes, begunAt } = figures ?? NO_FIGURES;
+    const { counts, loopLagMs, residentBytes, begunAt, pool: use } = figures ?? NO_FIGURES;
     running.inc({ kind });
     ahead.set(labels, clockAheadMs / 1_000);
     lag.set(labels, loopLagMs / 1_000);
     memory.set(labels, residentBytes);
     begun.set(labels, begunAt / 1_000);
+    if (use) {
+      pool.set({ ...labels, part: 'used' }, use.used);
+      pool.set({ ...labels, part: 'most' }, use.most);
+      waiting.set(labels, use.waiting);
+    }
     for (const [state, n] of Object.entries(counts.attempts ?? {})) attempts.inc({ ...labels, state }, n);
     for (const [answer, n] of Object.entries(counts.events ?? {})) events.inc({ ...labels, answer }, n);
     for (const [cause, n] of Object.entries(counts.causes ?? {})) causes.inc({ ...labels, cause }, n);
@@ -98,7 +113,19 @@ async function queue(gauge: MakeGauge, now: number): Promise<void> {
   const states = gauge('deliveries_waiting', 'Messages that are not sent yet, by state.', ['state']);
   const due = gauge('deliveries_due', 'Messages that are due and not sent yet.');
   const oldest = gauge('oldest_due_seconds', 'How long the message that is due longest has been due; 0 with none.');
+  const dueOf = gauge('store_deliveries_due', 'Messages of a store that are due and not sent yet; none with none.', [
+    'store',
+  ]);
+  const oldestOf = gauge(
+    'store_oldest_due_seconds',
+    'How long the message of a store that is due longest has been due; none with none.',
+    ['store'],
+  );
   const waiting = await waitingNow(now);
+  for (const { id: store, due: n, oldestMs } of waiting.stores) {
+    dueOf.set({ store }, n);
+    oldestOf.set({ store }, oldestMs / 1_000);
+  }
   for (const [state, n] of Object.entries(waiting.states)) states.set({ state }, n);
   due.set(waiting.due);
   oldest.set(waiting.oldestMs / 1_000);

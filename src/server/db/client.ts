@@ -4,6 +4,7 @@ import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 import { config } from '../base/config';
 import { nodesOf, wayTo } from './nodes';
+import { watchPool, type PoolWatch } from './pool-use';
 import * as schema from './schema';
 
 export type Database = MySql2Database<typeof schema>;
@@ -15,6 +16,7 @@ export type Executor = Pick<
 
 interface Connection {
   pool: Pool;
+  watch: PoolWatch;
   db: Database;
 }
 
@@ -63,14 +65,16 @@ export function connect(url: string, connections = 10, silentMs?: number): Conne
     // Another node may still be at what was committed before it was asked; of one database the setting says nothing.
     if (several) connection.query('set session wsrep_sync_wait=1');
   });
-  limitWaiting(pool);
-  return { pool, db: nested(drizzle(pool, { schema, mode: 'default' })) };
+  const watch = watchPool(pool, connections);
+  limitWaiting(pool, watch);
+  return { pool, watch, db: nested(drizzle(pool, { schema, mode: 'default' })) };
 }
 
 /** Makes getting a connection fail after a while instead of waiting for ever behind others that wait. */
-function limitWaiting(pool: Pool): void {
+function limitWaiting(pool: Pool, watch: PoolWatch): void {
   const acquire = pool.getConnection.bind(pool);
   const getConnection = async (): Promise<PoolConnection> => {
+    const had = watch.asked();
     const asked = acquire();
     let timer: NodeJS.Timeout | undefined;
     const late = new Promise<never>((_, reject) => {
@@ -84,6 +88,7 @@ function limitWaiting(pool: Pool): void {
       throw error;
     } finally {
       clearTimeout(timer);
+      had();
     }
   };
   const once = async (kind: 'query' | 'execute', args: unknown[]): Promise<unknown> => {
@@ -162,5 +167,6 @@ export async function closeDatabase(): Promise<void> {
   const open = [store.libellusDatabase, store.libellusApart];
   store.libellusDatabase = undefined;
   store.libellusApart = undefined;
+  for (const connection of open) connection?.watch.ended();
   await Promise.all(open.map((connection) => connection?.pool.end()));
 }

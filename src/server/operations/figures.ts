@@ -1,5 +1,6 @@
 /** Counting in a process, and how it fares. */
 import { monitorEventLoopDelay } from 'node:perf_hooks';
+import { poolUse } from '../db/pool-use';
 import type { Counted, Figures } from '@/contract/figures';
 
 export const NO_FIGURES: Figures = { counts: {}, loopLagMs: 0, residentBytes: 0, begunAt: 0 };
@@ -36,6 +37,7 @@ export function figuresNow(): Figures {
     counts: structuredClone(counts),
     loopLagMs: Number.isFinite(late) ? Math.max(0, Math.round(late * 10) / 10) : 0,
     residentBytes: process.memoryUsage.rss(),
+    pool: poolUse(),
     begunAt: Math.round(performance.timeOrigin),
   };
 }
