@@ -16,7 +16,8 @@ const BEGINNINGS: Record<string, Beginning> = {
 const TOGETHER: Record<string, string[]> = {
   sheet: ['notes', 'paste', 'samples'],
   words: ['slips', 'suggestions', 'writing'],
-  people: ['answers', 'codes', 'forms', 'notices', 'preferences'],
+  people: ['answers', 'codes'],
+  readers: ['notices', 'preferences'],
   store: ['edges', 'files', 'settings', 'stock', 'trust'],
 };
 
