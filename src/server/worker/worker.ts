@@ -176,7 +176,7 @@ export class Worker {
         queue.splice(queue.indexOf(item), 1);
         void this.hands.hold(item.delivery.storeId, () => this.one(item).catch(fails), changed);
       }
-      await this.giveBackStuck(queue);
+      await this.giveBackStuck(queue).catch(fails);
       const except = this.supplied(queue);
       const others = queue.filter((i) => !except.includes(i.delivery.storeId)).length;
       // Beside a store that has enough, more is wanted only where it could be begun.
