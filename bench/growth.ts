@@ -12,11 +12,13 @@ import type { Row } from './measure';
 import { CONNECTIONS, holds, startSink, storeWithSink } from './planted';
 import { arrivals, simulate, type Costs, type Machine, type Outcome, type Setting } from './sim/simulate';
 
-/** Messages that workers share, and how long the server may take over each, ms: what a worker waits for is the line. */
-const SHARED = 600;
-const SLOWNESS = 300;
+/** Messages that workers share, and how long the server takes over each, ms, at least and at most: what a worker waits for is the line. */
+const SHARED = 900;
+const TAKES: [number, number] = [150, 450];
 /** Messages by which the costs are measured, with a server that takes no time. */
 const MEASURED = 1_200;
+/** Each worker sends about so many before anything is measured: its first messages cost seconds, which a worker that runs for days pays once. */
+const WARMING = 80;
 const WORKERS = [1, 2, 3, 4];
 /** Messages under way at once in a worker (`worker/worker.ts`). */
 const SLOTS = 8;
@@ -34,10 +36,9 @@ interface Run {
 export async function benchGrowth(): Promise<{ rows: Row[]; notes: string[] }> {
   const quick = await startSink();
   const store = await storeWithSink({ basePort: 5_970, folder: 'bench-growth', port: quick.port });
-  const slow = await startSink(SLOWNESS);
+  const slow = await startSink(TAKES);
   try {
     const run = await runner(store, quick);
-    await run(1, 200, quick);
     const one = await run(1, MEASURED, quick);
     const costs: Costs = {
       worker: one.worker / MEASURED,
@@ -50,11 +51,12 @@ export async function benchGrowth(): Promise<{ rows: Row[]; notes: string[] }> {
     slow.child.send('taken');
     const [{ taken }] = (await once(slow.child, 'message')) as [{ taken: string[] }];
     const doubled = taken.length - new Set(taken).size;
+    const two = await run(2, MEASURED, quick);
     const predicted = WORKERS.map((workers) => here(costs, workers).rate);
     return {
       rows: [
         ...WORKERS.slice(1).map((workers, i) => ({
-          what: `${workers} worker processes, against one, with a server that takes up to ${SLOWNESS} ms over a message`,
+          what: `${workers} worker processes, against one, with a server that takes ${TAKES.join(' to ')} ms over a message`,
           ours: measured[i + 1]!,
           theirs: measured[0]!,
           ...(workers === 2 && { atLeast: 1.95 }),
@@ -64,11 +66,11 @@ export async function benchGrowth(): Promise<{ rows: Row[]; notes: string[] }> {
           ours: predicted[i]!,
           theirs: measured[i]!,
         })),
-        {
-          what: 'simulated, against measured, with a server that takes no time',
-          ours: atOnce(costs).rate,
-          theirs: one.rate,
-        },
+        ...[one, two].map(({ rate }, i) => ({
+          what: `simulated, against measured, with ${i + 1} worker${i > 0 ? 's' : ''} and a server that takes no time`,
+          ours: atOnce(costs, i + 1).rate,
+          theirs: rate,
+        })),
       ],
       notes: [
         `Of ${taken.length} messages sent by one to four workers, ${doubled} went twice.`,
@@ -89,26 +91,15 @@ type Store = Awaited<ReturnType<typeof storeWithSink>>;
 /** What runs some workers, in processes of their own, until so many messages are sent to a server. */
 async function runner({ db, t, storeId, dataDir, plant }: Store, quick: Sink) {
   const database = processWith(dataDir);
-  return async (workers: number, count: number, sink: Sink): Promise<Run> => {
-    await db
-      .update(t.services)
-      .set({ port: sink.port })
-      .where(sql`${t.services.storeId} = ${storeId}`);
-    const ids = await plant(count, new Date(Date.now() + 86_400_000));
-    await db.delete(t.heartbeats);
-    const children = Array.from({ length: workers }, () =>
-      fork(resolve('dist/src/server/processes/worker.js'), { execArgv: [], env: process.env, silent: true }),
-    );
-    await holds(async () => (await db.select().from(t.heartbeats)).length === workers);
-    const took = (): number[] => [
-      children.reduce((sum, child) => sum + coresOf(child.pid!), 0),
-      coresOf(database),
-      coresOf(quick.child.pid!),
-    ];
-    const mine = inArray(t.deliveries.id, ids);
-    const before = took();
+  /** Makes so many due at once, and waits until the server has all of them and that is written down. Returns how long it had them, ms. */
+  const sendsAll = async (count: number, sink: Sink): Promise<number> => {
+    const mine = inArray(t.deliveries.id, await plant(count, new Date(Date.now() + 86_400_000)));
+    const had = await countOf(sink);
     await db.update(t.deliveries).set({ dueAt: new Date() }).where(mine);
     const began = performance.now();
+    // The server is asked, and not the database, which has enough to do.
+    await holds(async () => (await countOf(sink)) >= had + count);
+    const took = performance.now() - began;
     await holds(async () => {
       const [left] = await db
         .select({ n: sql<number>`count(*)` })
@@ -116,12 +107,37 @@ async function runner({ db, t, storeId, dataDir, plant }: Store, quick: Sink) {
         .where(sql`${mine} and ${t.deliveries.state} <> 'accepted'`);
       return Number(left!.n) === 0;
     });
-    const rate = count / ((performance.now() - began) / 1_000);
+    return took;
+  };
+  return async (workers: number, count: number, sink: Sink): Promise<Run> => {
+    await db
+      .update(t.services)
+      .set({ port: sink.port })
+      .where(sql`${t.services.storeId} = ${storeId}`);
+    await db.delete(t.heartbeats);
+    const children = Array.from({ length: workers }, () =>
+      fork(resolve('dist/src/server/processes/worker.js'), { execArgv: [], env: process.env, silent: true }),
+    );
+    await holds(async () => (await db.select().from(t.heartbeats)).length === workers);
+    await sendsAll(workers * WARMING, sink);
+    const took = (): number[] => [
+      children.reduce((sum, child) => sum + coresOf(child.pid!), 0),
+      coresOf(database),
+      coresOf(quick.child.pid!),
+    ];
+    const before = took();
+    const rate = count / ((await sendsAll(count, sink)) / 1_000);
     const [worker, ofDatabase, receiver] = took().map((ms, i) => ms - before[i]!);
     for (const child of children) child.kill('SIGTERM');
     await Promise.all(children.map((child: ChildProcess) => once(child, 'exit')));
     return { rate, worker: worker!, database: ofDatabase!, receiver: receiver! };
   };
+}
+
+async function countOf({ child }: Sink): Promise<number> {
+  child.send('count');
+  const [{ count }] = (await once(child, 'message')) as [{ count: number }];
+  return count;
 }
 
 /** How long a process has had a core so far, ms (proc(5): utime and stime). */
@@ -158,23 +174,22 @@ async function commitMs({ db, t }: Store): Promise<number> {
 }
 
 const at = (count: number): number[] => Array<number>(count).fill(0);
-const upTo = (ms: number) => (): number => Math.random() * ms;
+
+const MINUTE = 60_000;
+/** So long a service takes over a message, ms. */
+const service = (): number => TAKES[0] + Math.random() * (TAKES[1] - TAKES[0]);
 
 /** All on this machine, as it was measured. */
 const machineHere = (workers: number): Machine => ({ cores: cpus().length, workers, database: true, receiver: true });
 
 const here = (costs: Costs, workers: number): Outcome =>
+  simulate({ machines: [machineHere(workers)], costs, slots: SLOTS, lines: CONNECTIONS, latency: service }, at(SHARED));
+
+const atOnce = (costs: Costs, workers: number): Outcome =>
   simulate(
-    { machines: [machineHere(workers)], costs, slots: SLOTS, lines: CONNECTIONS, latency: upTo(SLOWNESS) },
-    at(SHARED),
+    { machines: [machineHere(workers)], costs, slots: SLOTS, lines: CONNECTIONS, latency: () => 0 },
+    at(MEASURED),
   );
-
-const atOnce = (costs: Costs): Outcome =>
-  simulate({ machines: [machineHere(1)], costs, slots: SLOTS, lines: CONNECTIONS, latency: () => 0 }, at(MEASURED));
-
-/** A service takes so long over a message, ms: 150 to 450. */
-const service = (): number => 150 + Math.random() * 300;
-const MINUTE = 60_000;
 
 interface Scenario {
   what: string;

@@ -1,14 +1,15 @@
-/** A demo store whose mail all goes to a server that takes everything, with deliveries of one that was sent. */
+/** A demo store whose mail all goes to a server that takes everything, with deliveries like those that were sent. */
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { resolve } from 'node:path';
-import { eq } from 'drizzle-orm';
+import { and, eq, isNotNull } from 'drizzle-orm';
 import { setUp } from '../ops/setting';
 
-export async function startSink(slowness = 0): Promise<{ port: number; child: ChildProcess }> {
+/** @param takes how long it takes over a message, ms: at least and at most */
+export async function startSink([least, most] = [0, 0]): Promise<{ port: number; child: ChildProcess }> {
   const child = fork(resolve('bench/sink.ts'), {
     execArgv: ['--import', 'tsx'],
-    env: { ...process.env, SINK_SLOWNESS: String(slowness) },
+    env: { ...process.env, SINK_TAKES: `${least}-${most}` },
   });
   const [told] = (await once(child, 'message')) as [{ port: number }];
   return { port: told.port, child };
@@ -58,7 +59,17 @@ export async function storeWithSink({
   const db = database();
   const [sent] = await db.select().from(t.deliveries).where(eq(t.deliveries.role, 'customer')).limit(1);
   const past = sent!;
-  const { storeId } = past;
+  const { storeId, notificationId } = past;
+  // Of many orders: one that everything is about would be read whole for each message.
+  const alike = await db
+    .select()
+    .from(t.deliveries)
+    .where(
+      and(
+        ...[eq(t.deliveries.storeId, storeId), eq(t.deliveries.notificationId, notificationId)],
+        ...[eq(t.deliveries.role, 'customer'), isNotNull(t.deliveries.orderId)],
+      ),
+    );
   await db.delete(t.services).where(eq(t.services.storeId, storeId));
   await db.insert(t.services).values({
     id: newId(),
@@ -77,12 +88,12 @@ export async function storeWithSink({
     .ignore()
     .values({ storeId, kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
 
-  /** Makes deliveries of one that was sent, as planning leaves them. */
+  /** Makes deliveries like those that were sent, as planning leaves them. */
   const plant = async (count: number, dueAt: Date): Promise<string[]> => {
     const ids: string[] = [];
     for (let from = 0; from < count; from += 1_000) {
-      const rows = Array.from({ length: Math.min(1_000, count - from) }, () => ({
-        ...past,
+      const rows = Array.from({ length: Math.min(1_000, count - from) }, (_, i) => ({
+        ...alike[i % alike.length]!,
         id: newId(),
         recipient: `r${newId().toLowerCase()}@bench.example`,
         state: 'planned' as const,

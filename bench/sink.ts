@@ -1,11 +1,11 @@
 /**
- * A mail server that takes everything, in a process of its own. Tells its port, and on request how many it took and, in order,
- * the Message-IDs of them.
+ * A mail server that takes everything, in a process of its own. Tells its port, and when asked how many it took or, in order, the
+ * Message-IDs of them.
  */
 import { SMTPServer } from 'smtp-server';
 
-/** How long it takes over each message, ms: at most this, by chance. */
-const SLOWNESS = Number(process.env.SINK_SLOWNESS ?? 0);
+/** How long it takes over each message, ms: at least and at most this, by chance. */
+const [LEAST = 0, MOST = 0] = (process.env.SINK_TAKES ?? '').split('-').map(Number);
 const taken: string[] = [];
 
 const server = new SMTPServer({
@@ -20,7 +20,7 @@ const server = new SMTPServer({
     });
     stream.on('end', () => {
       taken.push(/^Message-ID: *(<[^>]+>)/im.exec(head)?.[1] ?? '');
-      if (SLOWNESS > 0) setTimeout(() => done(null, '2.0.0 Taken'), Math.random() * SLOWNESS);
+      if (MOST > 0) setTimeout(() => done(null, '2.0.0 Taken'), LEAST + Math.random() * (MOST - LEAST));
       else done(null, '2.0.0 Taken');
     });
   },
@@ -31,5 +31,5 @@ server.listen(0, '127.0.0.1', () => {
   const address = server.server.address();
   process.send?.({ port: typeof address === 'object' && address ? address.port : 0 });
 });
-process.on('message', () => process.send?.({ taken }));
+process.on('message', (asked) => process.send?.(asked === 'count' ? { count: taken.length } : { taken }));
 process.on('disconnect', () => process.exit(0));
