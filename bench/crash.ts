@@ -1,9 +1,9 @@
 /**
  * The crash test: worker, web and database are killed at random moments while a shop's events come in and messages go out. At the
  * end all that was accepted must be at the mail server, under one Message-ID each, and nothing may be on record as sent that is not.
- * In a cluster, two workers go on while nodes of the database are killed, cut off for some seconds, or all killed at once.
+ * In a cluster, two workers go on while things happen to the nodes of the database (see {@link Victim}).
  */
-import { fork, spawn, type ChildProcess } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { createWriteStream } from 'node:fs';
 import { join, resolve } from 'node:path';
@@ -14,6 +14,7 @@ import { Galera } from '../ops/galera';
 import { startMariaDb, type MariaDb } from '../ops/mariadb';
 import { programArguments } from '../ops/program';
 import { setUp } from '../ops/setting';
+import { startSink } from './planted';
 import type { Ports } from '../standins/ports';
 
 export interface CrashOptions {
@@ -24,11 +25,32 @@ export interface CrashOptions {
   /** With three nodes of a database instead of one. */
   cluster?: boolean;
   /** Told after each round. */
-  progress?: (round: number) => void;
+  progress?: (round: number, victim: string) => void;
 }
 
-/** What is killed: of a cluster, `node` is one of the database's, `cut off` one that nobody reaches for some seconds, `database` all. */
-type Victim = 'worker' | 'web' | 'database' | 'node' | 'cut off';
+/** What something happens to. */
+type Victim =
+  /** One of them is killed. */
+  | 'worker'
+  | 'web'
+  /** All of it is killed. */
+  | 'database'
+  /** A worker's clock jumps. */
+  | 'clock'
+  /** Of a cluster, one node is killed, and gets what it lacks from another when it is back (IST). */
+  | 'node'
+  /** One is killed and loses all that it held: another gives it everything (SST). */
+  | 'emptied'
+  /** Nobody reaches one for some seconds. */
+  | 'cut off'
+  /** One does not reach the others for some seconds, and is reached by all of ours. */
+  | 'apart'
+  /** One keeps all others waiting, for 2 s at a time (flow control). */
+  | 'slow'
+  /** One cannot write for some seconds. */
+  | 'full disk'
+  /** All nodes, workers and the web are ended and started, one after the other, as an update does. */
+  | 'update';
 
 export interface CrashCounts {
   kills: Record<Victim, number>;
@@ -54,6 +76,9 @@ const SLOTS = 8;
 const LEASE_MS = 4_000;
 /** For so long a node is cut off, ms: by then the others have gone on without it. */
 const CUT_OFF_MS = 8_000;
+/** A slow node stands still for so long and goes on for so long, ms, so often. */
+const SLOW = { still: 2_000, going: 400, times: 4 };
+const oneOf = <T>(of: readonly T[]): T => of[Math.floor(Math.random() * of.length)]!;
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 export async function crash({
@@ -64,16 +89,13 @@ export async function crash({
   progress,
 }: CrashOptions): Promise<CrashCounts> {
   const dataDir = resolve(`.libellus/bench-crash${cluster ? '-cluster' : ''}`);
-  const sink = fork(resolve('bench/sink.ts'), {
-    execArgv: ['--import', 'tsx'],
-    env: { ...process.env, SINK_SLOWNESS: '40' },
-  });
-  const [{ port }] = (await once(sink, 'message')) as [{ port: number }];
+  const { child: sink, port } = await startSink([0, 40]);
   const galera = cluster
     ? await Galera.start({
         dir: `/var/tmp/libellus-crash-${basePort}`,
         port: basePort + 40,
         logs: `/var/tmp/libellus-crash-${basePort}/logs`,
+        smallDisk: true,
       })
     : undefined;
   await galera?.makeDatabase('libellus');
@@ -106,16 +128,23 @@ export async function crash({
       NODE_ENV: 'production',
       LIBELLUS_WEB_PORT: String(ports.web),
     });
-  const startWorker = (name: string): void => launch(name, programArguments('src/server/processes/worker.ts'));
+  const startWorker = (name: string): void =>
+    launch(name, [
+      '--import',
+      resolve('bench/jumping-clock.mjs'),
+      ...programArguments('src/server/processes/worker.ts'),
+    ]);
+  const start = (name: string): void => (name === 'web' ? startWeb() : startWorker(name));
   const workers = cluster ? ['worker', 'other worker'] : ['worker'];
-  const killed = async (name: string): Promise<void> => {
+  const ended = async (name: string, by: NodeJS.Signals): Promise<void> => {
     const child = running.get(name)!;
     struck.add(child);
     const gone = once(child, 'exit');
-    child.kill('SIGKILL');
+    child.kill(by);
     await gone;
   };
-  const oneOf = <T>(of: readonly T[]): T => of[Math.floor(Math.random() * of.length)]!;
+  const killed = (name: string): Promise<void> => ended(name, 'SIGKILL');
+  const someNode = (): number => oneOf([0, 1, 2]);
   /** Kills something; answers with what brings it back. */
   const strike: Record<Victim, () => Promise<() => Promise<void> | void>> = {
     worker: async () => {
@@ -140,27 +169,86 @@ export async function crash({
       };
     },
     node: async () => {
-      const node = oneOf([0, 1, 2]);
+      const node = someNode();
       await galera!.kill(node);
       return () => galera!.begin(node);
     },
     'cut off': async () => {
-      const node = oneOf([0, 1, 2]);
+      const node = someNode();
       galera!.halt(node);
       await pause(CUT_OFF_MS);
       galera!.goOn(node);
       return () => galera!.untilSynced(node);
     },
+    emptied: async () => {
+      const node = someNode();
+      await galera!.kill(node);
+      galera!.empty(node);
+      // As somebody puts up another machine in its place: the others know by then that it is gone.
+      await pause(CUT_OFF_MS);
+      return () => galera!.begin(node);
+    },
+    apart: async () => {
+      await galera!.isolate(0);
+      await pause(CUT_OFF_MS);
+      return () => galera!.rejoin(0);
+    },
+    slow: async () => {
+      const node = someNode();
+      for (let i = 0; i < SLOW.times; i += 1) {
+        galera!.halt(node);
+        await pause(SLOW.still);
+        galera!.goOn(node);
+        await pause(SLOW.going);
+      }
+      return () => galera!.untilSynced(node);
+    },
+    'full disk': async () => {
+      // The one that all of ours use.
+      galera!.fillDisk();
+      await pause(CUT_OFF_MS);
+      galera!.freeDisk();
+      return () => galera!.revive(0).then(() => undefined);
+    },
+    clock: async () => {
+      running.get(oneOf(workers))!.kill('SIGUSR2');
+      return () => undefined;
+    },
+    update: async () => {
+      for (const name of [...workers, 'web']) {
+        await ended(name, 'SIGTERM');
+        start(name);
+      }
+      for (let node = 0; node < galera!.size; node += 1) {
+        await galera!.end(node);
+        await galera!.begin(node);
+      }
+      return () => undefined;
+    },
   };
   const victims: readonly Victim[] = cluster
-    ? ['node', 'cut off', 'worker', 'database', 'web', 'node', 'cut off', 'worker']
-    : ['worker', 'worker', 'web', 'database'];
+    ? (
+        [
+          'node',
+          'apart',
+          'worker',
+          'emptied',
+          'database',
+          'cut off',
+          'full disk',
+          'clock',
+          'slow',
+          'web',
+          'update',
+        ] as const
+      ).filter((victim) => victim !== 'full disk' || galera!.hasSmallDisk)
+    : ['worker', 'worker', 'web', 'database', 'clock'];
   try {
     if (!galera) mariadb = await startMariaDb(dataDir, ports.database);
     startWeb();
     for (const name of workers) startWorker(name);
 
-    const kills: CrashCounts['kills'] = { worker: 0, web: 0, database: 0, node: 0, 'cut off': 0 };
+    const kills = Object.fromEntries(Object.keys(strike).map((victim) => [victim, 0])) as CrashCounts['kills'];
     let restarting: Promise<void> = Promise.resolve();
     const answered = { count: 0 };
     const posting: Promise<void>[] = [];
@@ -177,12 +265,12 @@ export async function crash({
       // In the middle of it: some are in, the rest are on their way, and so are messages.
       await until(() => answered.count > before || answered.count === posted);
       await pause(Math.random() * 400);
-      // A cluster meets each of its own in turn: there are too few rounds to leave that to chance.
-      const victim = cluster ? victims[(round - 1) % victims.length]! : oneOf(victims);
+      // A cluster meets each of its own once before chance decides: few rounds would leave some out.
+      const victim = (cluster && victims[round - 1]) || oneOf(victims);
       const back = await strike[victim]();
       kills[victim] += 1;
       restarting = Promise.resolve(back());
-      progress?.(round);
+      progress?.(round, victim);
     }
     await restarting;
     await Promise.all(posting);
@@ -236,7 +324,7 @@ export async function crash({
         SLOTS *
         (kills.worker +
           endedByThemselves.filter((name) => workers.includes(name)).length +
-          workers.length * (kills.database + kills.node + kills['cut off'])),
+          workers.length * OF_DATABASE.reduce((sum, victim) => sum + kills[victim], 0)),
     };
   } finally {
     for (const [name, child] of running) if (child.exitCode === null && child.signalCode === null) await killed(name);
@@ -245,6 +333,9 @@ export async function crash({
     if (sink.connected) sink.disconnect();
   }
 }
+
+/** What makes every worker doubt what it was just about to write down. */
+const OF_DATABASE = ['database', 'node', 'emptied', 'cut off', 'apart', 'slow', 'full disk', 'update'] as const;
 
 /** Copies that arrived of which the record shows no attempt that took place or was under way. */
 function unexplained(taken: readonly string[], shown: ReadonlyMap<string, number>): number {

@@ -110,8 +110,8 @@ async function runFigures(): Promise<void> {
 async function runCrash(): Promise<void> {
   const { crash, faultsOf } = await import('./crash');
   const [rounds, events, basePort] = [values.rounds, values.events, values.port].map(Number);
-  const said = (round: number): void => {
-    if (!values.json && round % 10 === 0) console.log(`${round} of ${rounds} rounds`);
+  const said = (round: number, victim: string): void => {
+    if (!values.json) console.log(`${round} of ${rounds} rounds: ${victim}`);
   };
   const counts = await crash({
     ...{ rounds: rounds!, events: events!, basePort: basePort! },

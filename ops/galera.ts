@@ -4,7 +4,17 @@
  */
 import { execFileSync, spawnSync, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { userInfo } from 'node:os';
 import { createConnection } from 'mysql2/promise';
@@ -23,8 +33,12 @@ export interface GaleraOptions {
   /** Folder for what the nodes print: `node-1.log` and so on. */
   logs: string;
   nodes?: number;
+  /** The first node gets a small disk of its own, in memory, where this machine lets us make one. */
+  smallDisk?: boolean;
 }
 
+/** Room on the small disk, MB: for what a node has from the beginning, and what a test adds to it. */
+const SMALL_MB = 700;
 /** How often a node is started that cannot join. */
 const TRIES = 3;
 
@@ -42,6 +56,18 @@ function nodeUser(): { name: string; uid: number; gid: number } | undefined {
   return { name: 'mysql', uid: id('-u'), gid: id('-g') };
 }
 
+/** Puts a small disk at a folder; false where we may not. */
+function mountSmall(folder: string): boolean {
+  mkdirSync(folder, { recursive: true });
+  const { status } = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${SMALL_MB}m,mode=755`, 'tmpfs', folder]);
+  return status === 0;
+}
+
+/** Takes away what was put there; nothing where nothing was. */
+function unmount(folder: string): void {
+  if (existsSync(folder)) spawnSync('umount', ['--lazy', folder]);
+}
+
 export class Galera {
   private constructor(
     private readonly options: Required<GaleraOptions>,
@@ -51,12 +77,14 @@ export class Galera {
 
   /** Makes nodes anew and starts them: the first is the cluster, and the others join it one after the other. */
   static async start(options: GaleraOptions): Promise<Galera> {
-    const all = { nodes: 3, ...options };
+    const all = { nodes: 3, smallDisk: false, ...options };
+    unmount(join(all.dir, 'node-1'));
     rmSync(all.dir, { recursive: true, force: true });
     for (const folder of [all.dir, all.logs]) mkdirSync(folder, { recursive: true });
     chmodSync(all.dir, 0o755);
     const members = Array.from({ length: all.nodes }, (_, node): Node => ({ host: hostOf(node), process: undefined }));
     const galera = new Galera(all, randomBytes(18).toString('hex'), members);
+    if (all.smallDisk) galera.hasSmallDisk = mountSmall(galera.folder(0));
     try {
       await galera.begin(0, { first: true });
       for (let node = 1; node < all.nodes; node += 1) await galera.begin(node);
@@ -66,6 +94,9 @@ export class Galera {
     }
     return galera;
   }
+
+  /** Whether the first node has a small disk. */
+  hasSmallDisk = false;
 
   get size(): number {
     return this.members.length;
@@ -219,7 +250,8 @@ export class Galera {
 
   /** Starts a node that ended: one of the cluster where others go on, and with all of them where none does. */
   async revive(node: number): Promise<ChildProcess> {
-    if (this.members.some((_, other) => this.isUp(other))) await this.begin(node);
+    if (this.isUp(node)) await this.untilSynced(node);
+    else if (this.members.some((_, other) => this.isUp(other))) await this.begin(node);
     else await (this.all ??= this.beginAgain().finally(() => (this.all = undefined)));
     return this.processOf(node);
   }
@@ -237,6 +269,58 @@ export class Galera {
     const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
     child.kill('SIGKILL');
     await ended;
+  }
+
+  /** Ends a node as an update does. */
+  async end(node: number): Promise<void> {
+    const child = this.members[node]!.process;
+    if (child && this.isUp(node)) await end(child);
+  }
+
+  /** Takes all from a node that does not run: the others have to give it everything (SST). */
+  empty(node: number): void {
+    rmSync(join(this.folder(node), 'data'), { recursive: true, force: true });
+  }
+
+  /** Cuts a node off from the others; who uses it reaches it still. */
+  isolate(node: number): Promise<void> {
+    return this.say(node, "set global wsrep_provider_options = 'gmcast.isolate=1'");
+  }
+
+  /** Lets a node that was cut off find the others again, and waits until it has what they have. */
+  async rejoin(node: number): Promise<void> {
+    await this.say(node, "set global wsrep_provider_options = 'gmcast.isolate=0'");
+    await this.untilSynced(node);
+  }
+
+  /** Fills the small disk to its end. */
+  fillDisk(): void {
+    const filler = openSync(this.filler, 'w');
+    try {
+      for (;;) writeSync(filler, Buffer.alloc(65_536));
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'ENOSPC') throw error;
+    } finally {
+      closeSync(filler);
+    }
+  }
+
+  /** Makes room on the small disk. */
+  freeDisk(): void {
+    rmSync(this.filler, { force: true });
+  }
+
+  private get filler(): string {
+    return join(this.folder(0), 'filler');
+  }
+
+  private async say(node: number, statement: string): Promise<void> {
+    const connection = await createConnection(this.urlOf(node, ''));
+    try {
+      await connection.query(statement);
+    } finally {
+      await connection.end();
+    }
   }
 
   /** Stops a node where it is: to the others it is as one whose network is gone. */
@@ -290,5 +374,6 @@ export class Galera {
       child?.kill('SIGCONT');
       if (child) await end(child);
     }
+    if (this.hasSmallDisk) unmount(this.folder(0));
   }
 }

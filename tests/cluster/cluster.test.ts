@@ -1,14 +1,17 @@
-/** Three nodes of one database, a web process and two workers: what becomes of messages when nodes are killed, cut off, and all gone at once. */
+/** Three nodes of one database, a web process and two workers: what becomes of messages whatever happens to them. */
 import { crashTest } from '../crashes';
 
-/** Each kind of end once. */
-const ROUNDS = 5;
-const EVENTS = 60;
+/** Each thing that can happen, once. */
+const ROUNDS = 11;
+const EVENTS = 110;
 
 it('loses nothing and sends nothing unexplained twice while nodes, workers and the web come and go', async () => {
   const counts = await crashTest(...['--cluster', '--rounds', ROUNDS, '--events', EVENTS, '--port', 5_830].map(String));
-  expect(counts.kills).toEqual({ node: 1, 'cut off': 1, worker: 1, database: 1, web: 1 });
+  // A full disk is one only where this machine lets us make a small one.
+  const { 'full disk': full, ...always } = counts.kills;
+  expect(full + Object.values(always).reduce((sum, n) => sum + n, 0)).toBe(ROUNDS);
+  expect(Object.entries(always).filter(([, times]) => times === 0)).toEqual([]);
   expect(counts.events).toBe(EVENTS);
   expect(counts.deliveries).toBeGreaterThanOrEqual(2 * EVENTS);
   expect(counts.faults).toEqual([]);
-}, 400_000);
+}, 600_000);

@@ -1,7 +1,7 @@
 /** Several nodes of one database: the first that can be reached and is ready is used, and another when it goes. */
 import { connect as open, createServer as listen, type Server, type Socket } from 'node:net';
 import { sql } from 'drizzle-orm';
-import { isAway } from '@/server/base/database-errors';
+import { isAway, isUnfit } from '@/server/base/database-errors';
 import { connect } from '@/server/db/client';
 import { nodesOf, oneNode, urlOfNode } from '@/server/db/nodes';
 
@@ -17,9 +17,20 @@ afterEach(() => {
 });
 
 /** A node of its own address that passes everything on to the database; it can be taken away, and brought back. */
-async function passing(host: string): Promise<{ connections: () => number; mute: () => void; end: () => void }> {
+async function passing(
+  host: string,
+): Promise<{ connections: () => number; mute: () => void; refuse: (code: number) => void; end: () => void }> {
   const open_ = new Set<Socket>();
   let taken = 0;
+  let refusal = 0;
+  /** Answers a statement that is no setting as a node does that cannot do it; passes on everything else. */
+  const refusing = (from: Socket, to: Socket) => (packet: Buffer) => {
+    const asks = packet[3] === 0 && packet[4] === 0x03 && !/^set /i.test(packet.toString('latin1', 5));
+    if (refusal === 0 || !asks) return void to.write(packet);
+    const body = Buffer.from(`\xff\x00\x00#HY000not here`, 'latin1');
+    body.writeUInt16LE(refusal, 1);
+    from.write(Buffer.concat([Buffer.from([body.length, 0, 0, 1]), body]));
+  };
   const server: Server = listen((from) => {
     taken += 1;
     const to = open(PORT, '127.0.0.1');
@@ -29,7 +40,8 @@ async function passing(host: string): Promise<{ connections: () => number; mute:
     ] as const) {
       open_.add(a);
       a.on('error', () => b.destroy()).on('close', () => b.destroy());
-      a.pipe(b);
+      if (a === from) a.on('data', refusing(from, to));
+      else a.pipe(b);
     }
   });
   await new Promise<void>((resolve) => server.listen(PORT, host, resolve));
@@ -43,7 +55,7 @@ async function passing(host: string): Promise<{ connections: () => number; mute:
     server.close();
     for (const socket of open_) socket.unpipe().pause();
   };
-  return { connections: () => taken, mute, end };
+  return { connections: () => taken, mute, refuse: (code) => (refusal = code), end };
 }
 
 const one = async ({ db }: ReturnType<typeof connect>): Promise<number> => {
@@ -92,6 +104,61 @@ describe('several nodes', () => {
       first.mute();
       const error = await one(connection).catch((e: unknown) => e);
       expect(isAway(error)).toBe(true);
+      expect(await one(connection)).toBe(1);
+    } finally {
+      await connection.pool.end();
+    }
+  });
+
+  it.each([
+    ['is apart from the others', 1047, '127.0.0.25'],
+    ['has no room to write', 1114, '127.0.0.26'],
+  ])('are left when one answers and %s', async (_, code, host) => {
+    const first = await passing(host);
+    const connection = connect(urlOf(host, '127.0.0.1'), 2);
+    const both = () => Promise.all([one(connection), one(connection)]);
+    try {
+      await both();
+      expect(first.connections()).toBe(2);
+      first.refuse(code);
+      // A statement by itself is asked of the other at once, and nobody notices.
+      expect(await both()).toEqual([1, 1]);
+      await connection.db.transaction(async (tx) => {
+        await tx.execute(sql`select 1`);
+      });
+      expect(first.connections()).toBe(2);
+    } finally {
+      await connection.pool.end();
+    }
+  });
+
+  it('are left by a transaction, which ends with what the node said', async () => {
+    const first = await passing('127.0.0.27');
+    const connection = connect(urlOf('127.0.0.27', '127.0.0.1'), 1);
+    const twice = () =>
+      connection.db.transaction(async (tx) => {
+        await tx.execute(sql`select 1`);
+        first.refuse(1047);
+        await tx.execute(sql`select 2`);
+      });
+    try {
+      const error = await twice().catch((e: unknown) => e);
+      expect(isUnfit(error)).toBe(true);
+      await twice();
+      expect(first.connections()).toBe(1);
+    } finally {
+      await connection.pool.end();
+    }
+  });
+
+  it('answer with what is wrong when none can do it', async () => {
+    const [first, second] = [await passing('127.0.0.28'), await passing('127.0.0.29')];
+    const connection = connect(urlOf('127.0.0.28', '127.0.0.29'), 2);
+    try {
+      await one(connection);
+      for (const node of [first, second]) node.refuse(1047);
+      expect(isAway(await one(connection).catch((e: unknown) => e))).toBe(true);
+      for (const node of [first, second]) node.refuse(0);
       expect(await one(connection)).toBe(1);
     } finally {
       await connection.pool.end();

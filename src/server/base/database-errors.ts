@@ -9,9 +9,24 @@ function codeOf(error: unknown): string {
 /** Whether a transaction was ended for another's sake, and can be begun again. */
 export const isDeadlock = (error: unknown): boolean => ['ER_LOCK_DEADLOCK', 'ER_CHECKREAD'].includes(codeOf(error));
 
-const AWAY = new Set([
-  // What a node of several answers while it is apart from the others (1047).
+/**
+ * What a server answers that cannot do what it is asked, and another node of the same database may: it is apart from the others (1047),
+ * it has no room to write (1114, 1021, 1026), it only reads (1290, 1836).
+ */
+const UNFIT = [
   'ER_UNKNOWN_COM_ERROR',
+  'ER_RECORD_FILE_FULL',
+  'ER_DISK_FULL',
+  'ER_ERROR_ON_WRITE',
+  'ER_OPTION_PREVENTS_STATEMENT',
+  'ER_READ_ONLY_MODE',
+];
+
+/** Whether an error is one of the server that was asked, and not of what it was asked. Nothing of the statement was done. */
+export const isUnfit = (error: unknown): boolean => UNFIT.includes(codeOf(error));
+
+const AWAY = new Set([
+  ...UNFIT,
   'ECONNREFUSED',
   'ECONNRESET',
   'EPIPE',

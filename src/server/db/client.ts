@@ -6,6 +6,7 @@ import { config } from '../base/config';
 import { nodesOf, wayTo } from './nodes';
 import { watchPool, type PoolWatch } from './pool-use';
 import * as schema from './schema';
+import { goToOthers } from './unfit-nodes';
 
 export type Database = MySql2Database<typeof schema>;
 /** A database or an open transaction on it. */
@@ -48,7 +49,8 @@ export class NoConnection extends Error {
  * @param silentMs how long a node of several may owe an answer
  */
 export function connect(url: string, connections = 10, silentMs?: number): Connection {
-  const several = nodesOf(url) !== undefined;
+  const nodes = nodesOf(url)?.hosts.length ?? 1;
+  const several = nodes > 1;
   const pool = createPool({
     ...wayTo(url, silentMs),
     connectionLimit: connections,
@@ -69,6 +71,7 @@ export function connect(url: string, connections = 10, silentMs?: number): Conne
   });
   const watch = watchPool(pool, connections);
   limitWaiting(pool, watch);
+  if (several) goToOthers(pool, nodes);
   return { pool, watch, db: nested(drizzle(pool, { schema, mode: 'default' })) };
 }
 

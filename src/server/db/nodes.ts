@@ -12,6 +12,8 @@ const USUAL_PORT = 3306;
 const ATTEMPT_MS = 1_000;
 /** And is asked last for so many ms. */
 const AVOID_MS = 10_000;
+/** One that answers and cannot do what it is asked, for so many: it takes somebody who sees to it, or the end of a partition. */
+const REFUSED_MS = 30_000;
 /** A node that has not answered for so long, ms, is given up: a statement ends after 30 s, and who is cut off says nothing at all. */
 export const SILENT_MS = 40_000;
 
@@ -33,21 +35,37 @@ export const urlOfNode = (url: string, host: string): string =>
     [before, host, port && `:${port}`, after].filter(Boolean).join(''),
   );
 
-/** Until when each node is asked last. */
+/** Until when each node is asked last, by the clock that no correction of the time moves. */
 const avoided = new Map<string, number>();
 /** Which node has an address. */
 const nodeAt = new Map<string, string>();
 
-const isAvoided = (host: string): boolean => (avoided.get(host) ?? 0) > Date.now();
+const isAvoided = (host: string): boolean => (avoided.get(host) ?? 0) > performance.now();
 
 /** Asks a node last for some seconds: it could not be reached. */
 function avoidNodeAt(address: string | undefined): void {
   const host = address === undefined ? undefined : nodeAt.get(address);
-  if (host !== undefined) avoided.set(host, Date.now() + AVOID_MS);
+  if (host !== undefined) avoided.set(host, performance.now() + AVOID_MS);
 }
 
 const inOrder = (hosts: readonly string[]): string[] =>
   hosts.toSorted((a, b) => Number(isAvoided(a)) - Number(isAvoided(b)));
+
+/** When a node that takes connections last said that it cannot do what it is asked. */
+const refusedAt = new Map<string, number>();
+
+/** A node takes connections and cannot do what it is asked: others are asked for a while. */
+export function refused(connection: { stream?: Socket }): void {
+  const host = nodeAt.get(connection.stream?.remoteAddress ?? '');
+  if (host === undefined) return;
+  refusedAt.set(host, performance.now());
+  avoided.set(host, performance.now() + REFUSED_MS);
+}
+
+/** Whether the node of a connection refused something since that was opened. */
+export function hasRefusedSince(connection: { stream?: Socket }, openedAt: number): boolean {
+  return openedAt < (refusedAt.get(nodeAt.get(connection.stream?.remoteAddress ?? '') ?? '') ?? -1);
+}
 
 /** Addresses of the nodes that have one, in the order in which they are to be asked. */
 async function addressesOf(hosts: readonly string[]): Promise<{ address: string; family: number }[]> {

@@ -1,4 +1,5 @@
 /** How much of its connections to the database a process uses. */
+import type { Socket } from 'node:net';
 import type { Pool } from 'mysql2/promise';
 
 export interface PoolUse {
@@ -11,7 +12,7 @@ export interface PoolUse {
 }
 
 interface Watched extends PoolUse {
-  usedNow: number;
+  inUse: Set<object>;
   waitingNow: number;
 }
 
@@ -28,19 +29,21 @@ export interface PoolWatch {
 
 /** Watches a pool from now on. */
 export function watchPool(pool: Pool, most: number): PoolWatch {
-  const watched: Watched = { ...{ used: 0, waiting: 0, most }, ...{ usedNow: 0, waitingNow: 0 } };
+  const watched: Watched = { ...{ used: 0, waiting: 0, most }, ...{ inUse: new Set<object>(), waitingNow: 0 } };
   pools.add(watched);
-  pool.pool.on('acquire', () => {
-    watched.usedNow += 1;
-    watched.used = Math.max(watched.used, watched.usedNow);
+  pool.pool.on('connection', (connection) => {
+    // One that is lost while it is used is never given back.
+    (connection as unknown as { stream: Socket }).stream.once('close', () => watched.inUse.delete(connection));
   });
-  pool.pool.on('release', () => {
-    watched.usedNow -= 1;
+  pool.pool.on('acquire', (connection) => {
+    watched.inUse.add(connection);
+    watched.used = Math.max(watched.used, watched.inUse.size);
   });
+  pool.pool.on('release', (connection) => void watched.inUse.delete(connection));
   return {
     asked: () => {
       // One that is free is had at once, without waiting.
-      if (watched.usedNow + watched.waitingNow >= most) {
+      if (watched.inUse.size + watched.waitingNow >= most) {
         watched.waitingNow += 1;
         watched.waiting = Math.max(watched.waiting, watched.waitingNow);
         return () => void (watched.waitingNow -= 1);
@@ -58,7 +61,7 @@ export function poolUse(): PoolUse {
     sum.used += watched.used;
     sum.waiting += watched.waiting;
     sum.most += watched.most;
-    Object.assign(watched, { used: watched.usedNow, waiting: watched.waitingNow });
+    Object.assign(watched, { used: watched.inUse.size, waiting: watched.waitingNow });
   }
   return sum;
 }

@@ -6,6 +6,7 @@ import { say } from '@/words/told';
 import { config } from '../base/config';
 import { database } from '../db/client';
 import { domains } from '../db/schema';
+import { databaseNow } from '../db/time';
 import type { DomainRow } from '../domains/keys';
 import { claimDueDomains, lookAtDomain } from '../domains/look';
 import { forgetOldGuesses } from '../auth/guard';
@@ -38,11 +39,12 @@ const FORGET_FOR_MS = 60_000;
 const INDEX_ROUNDS = 20;
 
 export class Watch {
-  private forgottenAt = 0;
-  private codesAt = 0;
-  private alertsAt = 0;
-  private suggestingAt = 0;
-  private summariesAt = 0;
+  // By the clock that no correction of the time moves.
+  private forgottenAt = -Infinity;
+  private codesAt = -Infinity;
+  private alertsAt = -Infinity;
+  private suggestingAt = -Infinity;
+  private summariesAt = -Infinity;
 
   /** One turn. Never throws: sending goes on whatever DNS does. */
   async turn(): Promise<void> {
@@ -51,30 +53,30 @@ export class Watch {
       await planNotices();
       for (let rounds = 0; rounds < INDEX_ROUNDS && (await indexCustomers()) > 0; rounds += 1);
       for (let rounds = 0; rounds < INDEX_ROUNDS && (await indexHistory()) > 0; rounds += 1);
-      if (Date.now() - this.suggestingAt > SUGGESTING_EVERY_MS) {
-        this.suggestingAt = Date.now();
+      if (performance.now() - this.suggestingAt > SUGGESTING_EVERY_MS) {
+        this.suggestingAt = performance.now();
         await noteSuggesting();
       }
       await computeDue();
-      if (Date.now() - this.summariesAt > SUMMARIES_EVERY_MS) {
-        this.summariesAt = Date.now();
+      if (performance.now() - this.summariesAt > SUMMARIES_EVERY_MS) {
+        this.summariesAt = performance.now();
         await planSummaries();
       }
       for (const row of await claimDueDomains(5)) {
         const looked = await lookAtDomain(row);
         if (looked.fellBackAt) await tellOfFall(looked);
       }
-      if (Date.now() - this.codesAt > CODES_EVERY_MS) {
-        this.codesAt = Date.now();
+      if (performance.now() - this.codesAt > CODES_EVERY_MS) {
+        this.codesAt = performance.now();
         await watchCodes();
       }
-      if (Date.now() - this.alertsAt > ALERTS_EVERY_MS) {
-        this.alertsAt = Date.now();
+      if (performance.now() - this.alertsAt > ALERTS_EVERY_MS) {
+        this.alertsAt = performance.now();
         await watchAlerts();
       }
-      if (Date.now() - this.forgottenAt > FORGET_EVERY_MS) {
-        this.forgottenAt = Date.now();
-        await forgetOldUse(this.forgottenAt);
+      if (performance.now() - this.forgottenAt > FORGET_EVERY_MS) {
+        this.forgottenAt = performance.now();
+        await forgetOldUse(databaseNow());
         await forgetOldBeats();
         await forgetCalls();
         await forgetOldGuesses();

@@ -149,7 +149,7 @@ export class Worker {
     let failure: { error: unknown } | undefined;
     const fails = (error: unknown): void => void (failure ??= { error });
     let claiming: Promise<void> | undefined;
-    /** Nothing more was due: when it is asked again, ms since 1970, and of which stores nothing was wanted. */
+    /** Nothing more was due: when it is asked again, by the clock that no correction of the time moves, and of which stores nothing was wanted. */
     let none = { until: 0, except: '' };
     let dirty = false;
     let wake = (): void => undefined;
@@ -162,7 +162,7 @@ export class Worker {
         .then((items) => {
           claimed += items.length;
           queue.push(...items);
-          if (items.length === 0) none = { until: Date.now() + POLL_MS, except: except.join() };
+          if (items.length === 0) none = { until: performance.now() + POLL_MS, except: except.join() };
         })
         .catch(fails)
         .finally(() => {
@@ -181,7 +181,7 @@ export class Worker {
       const others = queue.filter((i) => !except.includes(i.delivery.storeId)).length;
       // Beside a store that has enough, more is wanted only where it could be begun.
       const short = others <= this.slots && (except.length === 0 || this.hands.room > 0);
-      const now = Date.now();
+      const now = performance.now();
       if (short && !claiming && (now >= none.until || except.join() !== none.except)) refill(except);
       // Asked once, and nothing was due.
       else if (!claiming && queue.length === 0 && this.hands.empty) break;
