@@ -6,6 +6,7 @@ import { benchAttached } from './attached';
 import { benchBoard } from './board';
 import { benchFill } from './fill';
 import { benchGrowth } from './growth';
+import { benchSoak } from './soak';
 import { benchHostile, printHostile } from './hostile';
 import { benchHistory } from './history';
 import { benchIntake } from './intake';
@@ -31,6 +32,7 @@ const PARTS = [
   'sending',
   'growth',
   'nodes',
+  'soak',
   'attached',
   'suggestions',
   'sets',
@@ -43,7 +45,7 @@ const PARTS = [
   'truth',
 ] as const;
 const USAGE =
-  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|growth|nodes|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--cluster] [--rounds N] [--events N] [--json]';
+  'Usage: ./libellus bench [fill|planning|hostile|intake|board|sending|growth|nodes|soak|attached|suggestions|sets|languages|customers|sources|history|rehearsal|typing|truth] (truth: [--lives N]) or ./libellus bench --crash [--cluster] [--rounds N] [--events N] [--json]';
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
@@ -91,6 +93,7 @@ async function runFigures(): Promise<void> {
     ['sending', benchSending],
     ['growth', benchGrowth],
     ['nodes', benchNodes],
+    ['soak', benchSoak],
     ['suggestions', benchSuggestions],
     ['sets', benchSets],
     ['languages', benchLanguages],

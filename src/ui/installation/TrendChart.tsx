@@ -1,17 +1,11 @@
 'use client';
 /** What was read of a figure, its trend, and its limit: as far ahead as it takes to get there, or half a year. */
-import { LineChart, ScatterChart } from 'echarts/charts';
-import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
-import { use as register } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
 import { useCallback } from 'react';
 import type { Ending } from '@/contract/installation';
 import { DAY_MS, type Trend } from '@/core/trend';
 import { Chart, type ChartFace } from '../parts/Chart';
 import { say } from '@/words/installation';
 import { readerLocale } from '@/words/speak';
-
-register([LineChart, ScatterChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
 const AHEAD_DAYS = 180;
 

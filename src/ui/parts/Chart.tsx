@@ -1,6 +1,6 @@
 'use client';
 /** A chart in the colours and type of the rest, as broad as its place, by day and by night. */
-import { init, type EChartsCoreOption } from 'echarts/core';
+import type { EChartsCoreOption } from 'echarts/core';
 import { useEffect, useRef } from 'react';
 import { useDark } from './useTheme';
 
@@ -59,14 +59,23 @@ export function Chart({
   useEffect(() => {
     const place = box.current;
     if (!place) return;
-    const face = faceIn(place);
-    const chart = init(place, undefined, { renderer: 'svg' });
-    chart.setOption({ animation: false, ...option(face) });
-    const resize = new ResizeObserver(() => chart.resize());
-    resize.observe(place);
+    let gone = false;
+    let end = (): void => undefined;
+    // Half a megabyte that the rest of the page does not wait for.
+    void import('./drawing').then(({ init }) => {
+      if (gone) return;
+      const chart = init(place, undefined, { renderer: 'svg' });
+      chart.setOption({ animation: false, ...option(faceIn(place)) });
+      const resize = new ResizeObserver(() => chart.resize());
+      resize.observe(place);
+      end = () => {
+        resize.disconnect();
+        chart.dispose();
+      };
+    });
     return () => {
-      resize.disconnect();
-      chart.dispose();
+      gone = true;
+      end();
     };
   }, [option, dark]);
   return <div ref={box} className={className} role="img" aria-label={label} />;

@@ -1,16 +1,10 @@
 'use client';
 /** What a service has taken in the present day of its limit, hour by hour, and where it will be at this pace. */
-import { LineChart } from 'echarts/charts';
-import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
-import { use as register } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
 import { useCallback } from 'react';
 import type { ServiceView } from '@/contract/sending';
 import { Chart, type ChartFace } from '../parts/Chart';
 import { say } from '@/words/sending';
 import { readerLocale } from '@/words/speak';
-
-register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
 const HOUR = 3_600_000;
 

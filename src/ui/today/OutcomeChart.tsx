@@ -1,15 +1,9 @@
 'use client';
 /** Deliveries by outcome over the last thirty days. */
-import { BarChart } from 'echarts/charts';
-import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
-import { use as register } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
 import { useCallback } from 'react';
 import { Chart, type ChartFace } from '../parts/Chart';
 import { say } from '@/words/today';
 import { inEachLanguage, readerLocale } from '@/words/speak';
-
-register([BarChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer]);
 
 export interface DayCount {
   /** As in "2026-11-24". */
