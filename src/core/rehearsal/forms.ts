@@ -8,7 +8,7 @@ import type { Order } from '../order/schema';
 import { aboutMoment, snapshotOf, type MessageSubject, type Snapshot } from '../snapshot';
 import { segmentsOf, type Template } from '../template/schema';
 import { ownWords, readDocument, type Piece } from '../text';
-import { chooser } from '../text/compile';
+import { chooser } from '../text/choosing';
 import { parseSource } from '../text/source';
 import type { Values } from '../text/values';
 import type { Expected } from './expected';

@@ -2,19 +2,11 @@
  * Words compiled for filling. A parsed message becomes a list of fixed strings and references to *writings*; a
  * writing is one placeholder in one form, and is done once for a message however often it is used in it.
  */
-import {
-  defaultFunction,
-  isPresent,
-  SENT_AT,
-  writerFor,
-  writingFunction,
-  type Writer,
-  type WritingContext,
-} from './functions';
-import { pluralCategory } from './formatters';
+import { SENT_AT, writerFor, writingFunction, type Writer, type WritingContext } from './functions';
+import { chooser } from './choosing';
 import { cleanHtml, htmlMark, htmlToPlain } from './html';
 import { isParagraph, linkTarget, type ParagraphKind, type SegmentForm } from './markup';
-import { parseSource, resolveExpression, type Expression, type Message, type Pattern, type Resolved } from './source';
+import { parseSource, resolveExpression, type Message, type Pattern, type Resolved } from './source';
 import { bothForms, escapeHtml, safeUrl, type Both, type Direction, type Values, type ValueType } from './values';
 
 /** What compiling needs to know besides the words. */
@@ -205,48 +197,6 @@ export function runner<F>(ops: readonly (string | ((fill: F) => string))[]): (fi
       out += texts[i + 1]!;
     }
     return out;
-  };
-}
-
-/**
- * Picks the form to use (LDML 48, "Pattern selection"): for each selector an exact key beats the plural category,
- * which beats `*`; earlier selectors weigh more.
- */
-export function chooser(
-  message: Extract<Message, { type: 'select' }>,
-  context: Pick<WordsContext, 'locale' | 'typeOf'>,
-): (values: Values) => number {
-  const selectors = message.selectors.map((selector) => {
-    const asExpression: Expression = { type: 'expression', arg: selector };
-    const resolved = resolveExpression(message, asExpression);
-    const name = resolved.variable ?? '';
-    const fn = resolved.fn ?? defaultFunction(context.typeOf(name) ?? 'text');
-    const select = resolved.options.select ?? 'plural';
-    const category = pluralCategory(context.locale, select === 'ordinal' ? 'ordinal' : 'cardinal');
-    return (values: Values): string[] => {
-      const value = values[name];
-      if (fn === 'presence') return [isPresent(value) ? 'present' : 'missing'];
-      if (value === undefined) return [];
-      if (fn !== 'number') return [typeof value === 'object' ? String(value.minor) : String(value)];
-      const number = Number(value);
-      return select === 'exact' ? [String(number)] : [String(number), category(number)];
-    };
-  });
-  const keys = message.variants.map((v) => v.keys.map((k) => (k.type === '*' ? null : k.value)));
-  return (values) => {
-    const wanted = selectors.map((s) => s(values));
-    let best = -1;
-    let bestRank: number[] = [];
-    keys.forEach((row, index) => {
-      const rank = row.map((key, i) => (key === null ? 99 : (wanted[i] ?? []).indexOf(key)));
-      if (rank.includes(-1)) return;
-      const difference = rank.map((r, i) => r - (bestRank[i] ?? 0)).find((d) => d !== 0) ?? 0;
-      if (best < 0 || difference < 0) {
-        best = index;
-        bestRank = rank;
-      }
-    });
-    return Math.max(best, 0);
   };
 }
 

@@ -1,5 +1,5 @@
 /** Values that lead to each form of some words: numbers that a language tells apart, a value that is there or missing. */
-import { chooser } from './compile';
+import { chooser } from './choosing';
 import { numbersOf, type NumberChoice } from './categories';
 import { toMessage, type WordsDocument } from './document';
 import type { Value, Values, ValueType } from './values';

@@ -3,6 +3,7 @@ export * from './source';
 export * from './markup';
 export * from './functions';
 export * from './formatters';
+export * from './choosing';
 export * from './compile';
 export * from './document';
 export * from './forms';
