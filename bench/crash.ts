@@ -1,7 +1,7 @@
 /**
  * The crash test: worker, web and database are killed at random moments while a shop's events come in and messages go out. At the
  * end all that was accepted must be at the mail server, under one Message-ID each, and nothing may be on record as sent that is not.
- * In a cluster, two workers go on while things happen to the nodes of the database (see {@link Victim}).
+ * In a cluster, two workers go on while things happen to the nodes of the database (`victims.ts`).
  */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
@@ -15,6 +15,7 @@ import { startMariaDb, type MariaDb } from '../ops/mariadb';
 import { programArguments } from '../ops/program';
 import { setUp } from '../ops/setting';
 import { startSink } from './planted';
+import { OF_DATABASE, oneOf, strikes, VICTIMS, type Victim } from './victims';
 import type { Ports } from '../standins/ports';
 
 export interface CrashOptions {
@@ -27,30 +28,6 @@ export interface CrashOptions {
   /** Told after each round. */
   progress?: (round: number, victim: string) => void;
 }
-
-/** What something happens to. */
-type Victim =
-  /** One of them is killed. */
-  | 'worker'
-  | 'web'
-  /** All of it is killed. */
-  | 'database'
-  /** A worker's clock jumps. */
-  | 'clock'
-  /** Of a cluster, one node is killed, and gets what it lacks from another when it is back (IST). */
-  | 'node'
-  /** One is killed and loses all that it held: another gives it everything (SST). */
-  | 'emptied'
-  /** Nobody reaches one for some seconds. */
-  | 'cut off'
-  /** One does not reach the others for some seconds, and is reached by all of ours. */
-  | 'apart'
-  /** One keeps all others waiting, for 2 s at a time (flow control). */
-  | 'slow'
-  /** One cannot write for some seconds. */
-  | 'full disk'
-  /** All nodes, workers and the web are ended and started, one after the other, as an update does. */
-  | 'update';
 
 export interface CrashCounts {
   kills: Record<Victim, number>;
@@ -74,11 +51,6 @@ export interface CrashCounts {
 
 const SLOTS = 8;
 const LEASE_MS = 4_000;
-/** For so long a node is cut off, ms: by then the others have gone on without it. */
-const CUT_OFF_MS = 8_000;
-/** A slow node stands still for so long and goes on for so long, ms, so often. */
-const SLOW = { still: 2_000, going: 400, times: 4 };
-const oneOf = <T>(of: readonly T[]): T => of[Math.floor(Math.random() * of.length)]!;
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 export async function crash({
@@ -144,111 +116,26 @@ export async function crash({
     await gone;
   };
   const killed = (name: string): Promise<void> => ended(name, 'SIGKILL');
-  const someNode = (): number => oneOf([0, 1, 2]);
-  /** Kills something; answers with what brings it back. */
-  const strike: Record<Victim, () => Promise<() => Promise<void> | void>> = {
-    worker: async () => {
-      const name = oneOf(workers);
-      await killed(name);
-      return () => startWorker(name);
-    },
-    web: async () => {
-      await killed('web');
-      return startWeb;
-    },
-    database: async () => {
-      if (galera) {
-        await Promise.all(Array.from({ length: galera.size }, (_, node) => galera.kill(node)));
-        return () => galera.beginAgain();
-      }
-      const gone = once(mariadb!.process, 'exit');
-      mariadb!.process.kill('SIGKILL');
-      await gone;
-      return async () => {
+  const { victims, strike } = strikes({
+    ...{ workers, galera, ended, start },
+    signal: (name, signal) => void running.get(name)!.kill(signal),
+    database: {
+      kill: async () => {
+        const gone = once(mariadb!.process, 'exit');
+        mariadb!.process.kill('SIGKILL');
+        await gone;
+      },
+      begin: async () => {
         mariadb = await startMariaDb(dataDir, ports.database);
-      };
+      },
     },
-    node: async () => {
-      const node = someNode();
-      await galera!.kill(node);
-      return () => galera!.begin(node);
-    },
-    'cut off': async () => {
-      const node = someNode();
-      galera!.halt(node);
-      await pause(CUT_OFF_MS);
-      galera!.goOn(node);
-      return () => galera!.untilSynced(node);
-    },
-    emptied: async () => {
-      const node = someNode();
-      await galera!.kill(node);
-      galera!.empty(node);
-      // As somebody puts up another machine in its place: the others know by then that it is gone.
-      await pause(CUT_OFF_MS);
-      return () => galera!.begin(node);
-    },
-    apart: async () => {
-      await galera!.isolate(0);
-      await pause(CUT_OFF_MS);
-      return () => galera!.rejoin(0);
-    },
-    slow: async () => {
-      const node = someNode();
-      for (let i = 0; i < SLOW.times; i += 1) {
-        galera!.halt(node);
-        await pause(SLOW.still);
-        galera!.goOn(node);
-        await pause(SLOW.going);
-      }
-      return () => galera!.untilSynced(node);
-    },
-    'full disk': async () => {
-      // The one that all of ours use.
-      galera!.fillDisk();
-      await pause(CUT_OFF_MS);
-      galera!.freeDisk();
-      return () => galera!.revive(0).then(() => undefined);
-    },
-    clock: async () => {
-      running.get(oneOf(workers))!.kill('SIGUSR2');
-      return () => undefined;
-    },
-    update: async () => {
-      for (const name of [...workers, 'web']) {
-        await ended(name, 'SIGTERM');
-        start(name);
-      }
-      for (let node = 0; node < galera!.size; node += 1) {
-        await galera!.end(node);
-        await galera!.begin(node);
-      }
-      return () => undefined;
-    },
-  };
-  const victims: readonly Victim[] = cluster
-    ? (
-        [
-          'node',
-          'apart',
-          'worker',
-          'emptied',
-          'database',
-          'cut off',
-          'full disk',
-          'clock',
-          'slow',
-          'web',
-          'update',
-        ] as const
-      ).filter((victim) => victim !== 'full disk' || galera!.hasSmallDisk)
-    : ['worker', 'worker', 'web', 'database', 'clock'];
+  });
   try {
     if (!galera) mariadb = await startMariaDb(dataDir, ports.database);
     startWeb();
     for (const name of workers) startWorker(name);
 
-    const kills = Object.fromEntries(Object.keys(strike).map((victim) => [victim, 0])) as CrashCounts['kills'];
+    const kills = Object.fromEntries(VICTIMS.map((victim) => [victim, 0])) as CrashCounts['kills'];
     let restarting: Promise<void> = Promise.resolve();
     const answered = { count: 0 };
     const posting: Promise<void>[] = [];
@@ -265,9 +152,8 @@ export async function crash({
       // In the middle of it: some are in, the rest are on their way, and so are messages.
       await until(() => answered.count > before || answered.count === posted);
       await pause(Math.random() * 400);
-      // A cluster meets each of its own once before chance decides: few rounds would leave some out.
       const victim = (cluster && victims[round - 1]) || oneOf(victims);
-      const back = await strike[victim]();
+      const back = await strike[victim]!();
       kills[victim] += 1;
       restarting = Promise.resolve(back());
       progress?.(round, victim);
@@ -333,9 +219,6 @@ export async function crash({
     if (sink.connected) sink.disconnect();
   }
 }
-
-/** What makes every worker doubt what it was just about to write down. */
-const OF_DATABASE = ['database', 'node', 'emptied', 'cut off', 'apart', 'slow', 'full disk', 'update'] as const;
 
 /** Copies that arrived of which the record shows no attempt that took place or was under way. */
 function unexplained(taken: readonly string[], shown: ReadonlyMap<string, number>): number {
