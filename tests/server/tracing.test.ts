@@ -5,9 +5,11 @@ import { eq } from 'drizzle-orm';
 import { newId } from '@/server/base/ids';
 import { eventSpanId, isTraced, traceIdOf } from '@/server/base/trace';
 import { database } from '@/server/db/client';
-import { deliveries } from '@/server/db/schema';
+import { deliveries, hooks } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { deliveryDetail } from '@/server/features/deliveries/deliveries';
+import { makeHook } from '@/server/features/hooks/hooks';
+import { Caller } from '@/server/hooks/call';
 import { startTracing } from '@/server/operations/tracing';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, placedEvent, SHOP, useDatabase } from './fixture';
@@ -88,6 +90,36 @@ it('lead from the event to the answer, in the id that the record shows, and name
   expect(attributes['libellus.state']).toEqual({ stringValue: 'accepted' });
   expect(JSON.stringify(delivers)).toContain(deliveryId);
   for (const named of [EMAIL, 'Iwonatraced', 'Pawel']) expect(bodies.join()).not.toContain(named);
+});
+
+it('show what programs were told of it, and which of them did not take it', async () => {
+  const answers = [503, 204];
+  const program = createServer((request, response) => {
+    request.resume().on('end', () => response.writeHead(answers.shift() ?? 204).end());
+  });
+  await new Promise<void>((ready) => program.listen(0, '127.0.0.1', ready));
+  const url = `http://127.0.0.1:${(program.address() as AddressInfo).port}/told`;
+  await makeHook(await accessAs(), { name: 'Help desk', url, types: ['delivery.accepted'] });
+  bodies = [];
+  const end = startTracing('worker');
+  try {
+    const { eventId } = await orderIsSent();
+    const caller = new Caller();
+    await caller.turn();
+    await caller.rest();
+    await end();
+    const told = spans().filter((s) => s.traceId === traceIdOf(eventId) && s.name === 'tell');
+    expect(told.map((s) => s.parentSpanId)).toEqual([eventSpanId(eventId), eventSpanId(eventId)]);
+    const of = (name: string) =>
+      told.map((s) => Object.values(s.attributes.find((a) => a.key === name)!.value)[0]).toSorted();
+    expect(of('http.response.status_code').map(Number)).toEqual([204, 503]);
+    expect(of('libellus.told')).toEqual(['delivery.accepted', 'delivery.accepted']);
+    // An error of the protocol (opentelemetry-proto: STATUS_CODE_ERROR).
+    expect(told.map((s) => s.status.code).toSorted()).toEqual([0, 2]);
+  } finally {
+    await database().delete(hooks);
+    program.close();
+  }
 });
 
 it('are not kept when nobody takes them, and few of them where few are asked for', async () => {

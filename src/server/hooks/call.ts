@@ -3,8 +3,9 @@ import { and, asc, eq, inArray, lt, lte, notInArray } from 'drizzle-orm';
 import { Webhook } from 'standardwebhooks';
 import { log } from '../base/log';
 import { unseal } from '../base/secrets';
+import { eventSpanId, isTraced, newSpanId, tell } from '../base/trace';
 import { database } from '../db/client';
-import { hookCalls, hooks } from '../db/schema';
+import { deliveries, hookCalls, hooks } from '../db/schema';
 import { databaseTime } from '../db/time';
 import { askOutside } from '../sending/outside';
 
@@ -93,6 +94,7 @@ async function claim(limit: number, busy: readonly string[]): Promise<{ call: Ca
 }
 
 async function one(call: Call, hook: Hook): Promise<void> {
+  const begun = Date.now();
   const { status, said } = await post(hook, call).catch((error: NodeJS.ErrnoException) => ({
     status: 0,
     said: error.code === 'EPRIVATE' ? 'EPRIVATE' : (error.code ?? error.message),
@@ -112,6 +114,42 @@ async function one(call: Call, hook: Hook): Promise<void> {
     })
     .where(eq(hookCalls.id, call.id));
   if (!told) log.info({ hook: hook.id, status, attempts }, 'a program could not be told');
+  if (isTraced()) await tellOf({ call, hook, attempts, status, told, begun });
+}
+
+/** Puts a call into the trace of the event whose message it tells of. */
+async function tellOf({
+  call,
+  hook,
+  attempts,
+  status,
+  told,
+  begun,
+}: {
+  call: Call;
+  hook: Hook;
+  attempts: number;
+  status: number;
+  told: boolean;
+  begun: number;
+}): Promise<void> {
+  const ended = Date.now();
+  const { data } = JSON.parse(call.body) as { data: { delivery?: string } };
+  if (data.delivery === undefined) return;
+  const [of] = await database()
+    .select({ event: deliveries.eventId })
+    .from(deliveries)
+    .where(and(eq(deliveries.id, data.delivery), eq(deliveries.storeId, call.storeId)));
+  if (!of) return;
+  tell({
+    ...{ event: of.event, name: 'tell', id: newSpanId(), parent: eventSpanId(of.event), begun, ended, kind: 'client' },
+    attributes: {
+      ...{ 'libellus.delivery': data.delivery, 'libellus.store': call.storeId, 'libellus.hook': hook.id },
+      ...{ 'libellus.attempt': attempts, 'libellus.told': call.type, 'http.response.status_code': status },
+      'server.address': new URL(hook.url).hostname,
+    },
+    ...(!told && { failed: status === 0 ? 'no answer' : `answered ${status}` }),
+  });
 }
 
 /** Posts a call, signed as Standard Webhooks has it. */
