@@ -13,7 +13,7 @@ import type { Row } from './measure';
 const HOURS = 8;
 const MINUTES = 4;
 const ORDERS_A_SECOND = 6;
-const SCREENS = ['today', 'orders', 'deliveries', 'journey', 'customers', 'desk/order-placed', 'languages', 'sending'];
+const SCREENS = ['today', 'orders', 'deliveries', 'journey', 'customers', 'languages', 'rehearsal', 'routing'];
 const SAMPLE_MS = 2_000;
 /** What was read later against what was read before, at most. */
 const GROWTH = 1.1;
