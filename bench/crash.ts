@@ -14,7 +14,7 @@ import { Galera } from '../ops/galera';
 import { startMariaDb, type MariaDb } from '../ops/mariadb';
 import { programArguments } from '../ops/program';
 import { setUp } from '../ops/setting';
-import { startSink } from './planted';
+import { sendToSink, startSink } from './planted';
 import { OF_DATABASE, oneOf, strikes, VICTIMS, type Victim } from './victims';
 import type { Ports } from '../standins/ports';
 
@@ -241,24 +241,8 @@ async function prepare(
   try {
     const { database, closeDatabase } = await import('../src/server/db/client');
     const t = await import('../src/server/db/schema');
-    const { newId } = await import('../src/server/base/ids');
     const db = database();
-    const storeId = RETAIL.id;
-    await db.delete(t.services).where(eq(t.services.storeId, storeId));
-    await db.insert(t.services).values({
-      id: newId(),
-      storeId,
-      name: 'Sink',
-      kind: 'local',
-      host: '127.0.0.1',
-      port: sinkPort,
-      security: 'none',
-      password: '',
-    });
-    await db
-      .insert(t.senders)
-      .ignore()
-      .values({ storeId, kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
+    await sendToSink({ db, t, storeId: RETAIL.id, port: sinkPort });
     await db.delete(t.deliveries).where(sql`${t.deliveries.state} in ('planned', 'deferred', 'held')`);
     await closeDatabase();
     return {

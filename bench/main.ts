@@ -105,7 +105,7 @@ async function runFigures(): Promise<void> {
   ] as const) {
     if (!wanted(name)) continue;
     const { rows, notes } = await bench();
-    printTable(rows);
+    if (rows.length > 0) printTable(rows);
     for (const note of notes) console.log(note);
   }
 }

@@ -4,6 +4,7 @@ import { once } from 'node:events';
 import { resolve } from 'node:path';
 import { and, eq, isNotNull } from 'drizzle-orm';
 import { setUp } from '../ops/setting';
+import type { Database } from '../src/server/db/client';
 
 /** @param takes how long it takes over a message, ms: at least and at most */
 export async function startSink([least, most] = [0, 0]): Promise<{ port: number; child: ChildProcess }> {
@@ -22,6 +23,30 @@ export async function holds(ask: () => Promise<boolean>): Promise<void> {
     if (Date.now() > deadline) throw new Error('Nothing moved for two minutes.');
     await new Promise((again) => setTimeout(again, 25));
   }
+}
+
+/** Makes a sink the one service of a store, and gives it somebody to send as. */
+export async function sendToSink({
+  db,
+  t,
+  storeId,
+  port,
+}: {
+  db: Database;
+  t: typeof import('../src/server/db/schema');
+  storeId: string;
+  port: number;
+}): Promise<void> {
+  const { newId } = await import('../src/server/base/ids');
+  await db.delete(t.services).where(eq(t.services.storeId, storeId));
+  await db.insert(t.services).values({
+    ...{ id: newId(), storeId, name: 'Sink', kind: 'local' as const, host: '127.0.0.1', port },
+    ...{ security: 'none' as const, password: '', connections: CONNECTIONS, messagesPerConnection: 1000 },
+  });
+  await db
+    .insert(t.senders)
+    .ignore()
+    .values({ storeId, kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
 }
 
 /** Lines of a worker to the server. */
@@ -70,23 +95,7 @@ export async function storeWithSink({
         ...[eq(t.deliveries.role, 'customer'), isNotNull(t.deliveries.orderId)],
       ),
     );
-  await db.delete(t.services).where(eq(t.services.storeId, storeId));
-  await db.insert(t.services).values({
-    id: newId(),
-    storeId,
-    name: 'Sink',
-    kind: 'local',
-    host: '127.0.0.1',
-    port,
-    security: 'none',
-    password: '',
-    connections: CONNECTIONS,
-    messagesPerConnection: 1000,
-  });
-  await db
-    .insert(t.senders)
-    .ignore()
-    .values({ storeId, kind: 'orders', name: 'Quillwick', address: 'orders@quillwick.example' });
+  await sendToSink({ db, t, storeId, port });
 
   /** Makes deliveries like those that were sent, as planning leaves them. */
   const plant = async (count: number, dueAt: Date): Promise<string[]> => {

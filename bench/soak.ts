@@ -9,6 +9,7 @@ import { DEMO_PASSWORD, RETAIL } from '../demo/quillwick';
 import { signedOrder } from '../demo/shop';
 import { setUp } from '../ops/setting';
 import type { Row } from './measure';
+import { sendToSink, startSink } from './planted';
 
 const HOURS = 8;
 const MINUTES = 4;
@@ -27,10 +28,13 @@ interface Reading {
 
 export async function benchSoak(): Promise<{ rows: Row[]; notes: string[] }> {
   process.env.LIBELLUS_LOG = 'silent';
+  const sink = await startSink([150, 450]);
   const setting = await setUp({ basePort: PORT, dataDir: resolve('.libellus/bench-soak'), demo: true, reset: true });
   try {
     const { database, closeDatabase } = await import('../src/server/db/client');
     const { windClock } = await import('../src/server/db/demo-clock');
+    const t = await import('../src/server/db/schema');
+    await sendToSink({ db: database(), t, storeId: RETAIL.id, port: sink.port });
     const cookie = await signedIn(setting.url);
     const readings: Reading[] = [];
     const counts = { orders: 0, screens: 0, refused: 0 };
@@ -68,12 +72,13 @@ export async function benchSoak(): Promise<{ rows: Row[]; notes: string[] }> {
       going(SAMPLE_MS, read),
     ]);
     const [sent] = (await database().execute(
-      sql`select count(*) as n from delivery where order_number like 'SOAK-%' and state = 'accepted'`,
-    )) as unknown as [{ n: number }[]];
+      sql`select count(*) as n, sum(state = 'accepted') as sent from delivery where order_number like 'SOAK-%'`,
+    )) as unknown as [{ n: number; sent: string }[]];
     await closeDatabase();
-    return { rows: [], notes: [...told(readings), loadOf(counts, Number(sent[0]!.n))] };
+    return { rows: [], notes: [...told(readings), loadOf(counts, Number(sent[0]!.sent), Number(sent[0]!.n))] };
   } finally {
     await setting.end();
+    sink.child.disconnect();
   }
 }
 
@@ -136,5 +141,6 @@ function told(readings: readonly Reading[]): string[] {
 const loadOf = (
   { orders, screens, refused }: { orders: number; screens: number; refused: number },
   sent: number,
+  planned: number,
 ): string =>
-  `${HOURS} hours in ${MINUTES} minutes: ${orders} orders (${refused} refused), ${sent} messages sent of them, ${screens} screens.`;
+  `${HOURS} hours in ${MINUTES} minutes: ${orders} orders (${refused} refused), ${sent} of ${planned} messages of them sent, ${screens} screens.`;

@@ -6,6 +6,7 @@ import { config } from '../base/config';
 import { nodesOf, wayTo } from './nodes';
 import { watchPool, type PoolWatch } from './pool-use';
 import * as schema from './schema';
+import { getThrough } from './through';
 import { goToOthers } from './unfit-nodes';
 
 export type Database = MySql2Database<typeof schema>;
@@ -96,19 +97,7 @@ function limitWaiting(pool: Pool, watch: PoolWatch): void {
       had();
     }
   };
-  const once = async (kind: 'query' | 'execute', args: unknown[]): Promise<unknown> => {
-    const connection = await getConnection();
-    try {
-      return await (connection[kind] as (...a: unknown[]) => Promise<unknown>)(...args);
-    } finally {
-      connection.release();
-    }
-  };
-  Object.assign(pool, {
-    getConnection,
-    query: (...args: unknown[]) => once('query', args),
-    execute: (...args: unknown[]) => once('execute', args),
-  });
+  getThrough(pool, getConnection);
 }
 
 /**

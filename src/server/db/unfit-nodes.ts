@@ -3,6 +3,7 @@ import type { Socket } from 'node:net';
 import type { Pool, PoolConnection } from 'mysql2/promise';
 import { isUnfit } from '../base/database-errors';
 import { hasRefusedSince, refused } from './nodes';
+import { getThrough } from './through';
 
 /** The socket of a connection, which the library's types leave out. */
 const lineOf = (connection: PoolConnection): { stream?: Socket } =>
@@ -26,23 +27,7 @@ export function goToOthers(pool: Pool, nodes: number): void {
       connection.release();
     }
   };
-  const once = async (kind: 'query' | 'execute', args: unknown[]): Promise<unknown> => {
-    for (let tries = 1; ; tries += 1) {
-      const connection = await getConnection();
-      try {
-        return await (connection[kind] as (...a: unknown[]) => Promise<unknown>)(...args);
-      } catch (error) {
-        if (!isUnfit(error) || tries >= nodes) throw error;
-      } finally {
-        connection.release();
-      }
-    }
-  };
-  Object.assign(pool, {
-    getConnection,
-    query: (...args: unknown[]) => once('query', args),
-    execute: (...args: unknown[]) => once('execute', args),
-  });
+  getThrough(pool, getConnection, (error, tries) => isUnfit(error) && tries < nodes);
 }
 
 /** A connection that is closed when it is given back, once its node said that it cannot do what it was asked. */

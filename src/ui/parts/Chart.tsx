@@ -62,17 +62,21 @@ export function Chart({
     let gone = false;
     let end = (): void => undefined;
     // Half a megabyte that the rest of the page does not wait for.
-    void import('./drawing').then(({ init }) => {
-      if (gone) return;
-      const chart = init(place, undefined, { renderer: 'svg' });
-      chart.setOption({ animation: false, ...option(faceIn(place)) });
-      const resize = new ResizeObserver(() => chart.resize());
-      resize.observe(place);
-      end = () => {
-        resize.disconnect();
-        chart.dispose();
-      };
-    });
+    void import('./drawing').then(
+      ({ init }) => {
+        if (gone) return;
+        const chart = init(place, undefined, { renderer: 'svg' });
+        chart.setOption({ animation: false, ...option(faceIn(place)) });
+        const resize = new ResizeObserver(() => chart.resize());
+        resize.observe(place);
+        end = () => {
+          resize.disconnect();
+          chart.dispose();
+        };
+        // A page from before an update may find it gone: the figures stand beside it, as words or as a table.
+      },
+      () => undefined,
+    );
     return () => {
       gone = true;
       end();
