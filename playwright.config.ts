@@ -15,6 +15,7 @@ const BEGINNINGS: Record<string, Beginning> = {
  */
 const TOGETHER: Record<string, string[]> = {
   sheet: ['notes', 'paste', 'samples'],
+  seen: ['eyes', 'phone'],
   words: ['slips', 'suggestions', 'writing'],
   people: ['answers', 'codes'],
   readers: ['notices', 'preferences'],

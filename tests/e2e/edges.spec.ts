@@ -1,5 +1,6 @@
 /** The edges: the signed interface over HTTP, what is closed to strangers, routing, and accessibility of every screen. */
 import { Webhook } from 'standardwebhooks';
+import { ALL_SCREENS } from './screens';
 import { arrived, demoFacts, expect, signIn, test } from './support';
 
 function event(number: string) {
@@ -69,38 +70,13 @@ test('a signed event over HTTP brings a message, and a reading key its record', 
 test('nothing is open without signing in but sign-in, health and the signed interface', async ({ request, page }) => {
   expect((await request.get('/api/health')).status()).toBe(200);
   expect(((await (await request.get('/api/v1/openapi.json')).json()) as { openapi: string }).openapi).toBe('3.1.0');
-  for (const path of [
-    'today',
-    'journey',
-    'journey/order-received',
-    'desk/order-received',
-    'look',
-    'passages/how-we-pack',
-    'routing',
-    'sending',
-    'sending/services',
-    'sending/services/new',
-    'sending/senders',
-    'sending/domains',
-    'sending/withheld',
-    'sending/proof',
-    'rehearsal',
-    'rehearsal/orders?order=new',
-    'orders',
-    'orders/new',
-    'orders/LBL-1001/walk',
-    'orders/connect',
-    'orders/exchange',
-    'orders/write?orders=LBL-1001',
-    'orders/write?orders=QW-10468',
-    'phrasebook',
-    'journey/a-word',
-    'deliveries',
-    'deliveries/notifications',
-  ]) {
-    await page.goto(`/s/quillwick/${path}`);
-    await expect(page).toHaveURL(/\/sign-in\?to=/);
+  for (const screen of ALL_SCREENS) {
+    const path = `/s/quillwick/${typeof screen === 'string' ? screen : `${screen.to}1`}`;
+    const answer = await request.get(path, { maxRedirects: 0 });
+    expect(answer.headers().location, path).toMatch(/\/sign-in\?to=/);
   }
+  await page.goto('/s/quillwick/orders/LBL-1001');
+  await expect(page).toHaveURL(/\/sign-in\?to=/);
   for (const path of [
     'orders/exchange/file?list=orders',
     'deliveries/x/message',

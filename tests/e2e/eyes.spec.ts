@@ -1,98 +1,20 @@
-/** What one sees and hears: every screen by axe, by day and by night, in few colours, in large type, and as it is read out. */
+/** What one sees and hears: messages and menus by axe, colours by day and by night and few of them, large type, and what is read out. */
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { axeFindings } from './axe';
+import { axeFindings, contrastFindings } from './axe';
 import { withoutRoom } from './room';
+import { ALL_SCREENS, named, open } from './screens';
 import { expect, signIn, test } from './support';
-
-const SCREENS = {
-  'today and the journey': [
-    'today',
-    'journey?order=LBL-1001',
-    'journey?view=list',
-    'journey/payment-due',
-    'journey/order-received',
-  ],
-  'what composes messages': [
-    'desk/order-received',
-    'desk/new-order?part=text',
-    'desk/on-its-way?order=SAMPLE-PART&light=dark',
-    'desk/on-its-way?part=source',
-    'passages/how-we-pack',
-    'phrasebook',
-    'languages',
-    'languages/glossary',
-    'languages/pl?of=order-received',
-    'languages/pl/files',
-  ],
-  'the look': [
-    'look',
-    ...['logo', 'colours', 'type', 'shape', 'masthead', 'tables', 'footer', 'css'].map((part) => `look?part=${part}`),
-  ],
-  'routing and sending': [
-    'routing',
-    'sending/services',
-    'sending/services/new',
-    'sending/senders',
-    'sending/domains',
-    'sending/withheld',
-    'sending/proof',
-  ],
-  'orders and deliveries': [
-    'orders',
-    'orders/LBL-1001',
-    'orders/LBL-1001/walk',
-    'orders/new',
-    'orders/connect',
-    'orders/exchange',
-    'notices/new',
-    'store/codes',
-    'store/stock',
-    'store/files',
-    'store/sets',
-    'store/colleagues',
-    'store/keys',
-    'store/settings',
-    'store/stores',
-    'store/webhooks',
-    'rehearsal',
-    'rehearsal/orders?order=new',
-    'store/history',
-    'store/installation',
-    'store/sources',
-    'you',
-    'store/new',
-    'customers',
-    'customers?address=gone@kessler.example',
-    'deliveries',
-    'deliveries?state=failed,bounced',
-    'deliveries/notifications',
-  ],
-};
-
-for (const [name, paths] of Object.entries(SCREENS)) {
-  test(`${name}: axe at WCAG 2.2 AA`, async ({ page }) => {
-    const found: string[] = [];
-    await signIn(page);
-    for (const path of paths) {
-      await page.goto(`/s/quillwick/${path}`);
-      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-      if (path === 'desk/order-received') {
-        await page.locator('[data-block="next"]').click();
-        await expect(page.locator('.on-sheet [role="textbox"]')).toBeVisible();
-      }
-      found.push(...(await axeFindings(page, path)));
-    }
-    expect(found).toEqual([]);
-  });
-}
 
 test('signing in, and the menu of a phone: axe at WCAG 2.2 AA', async ({ page }) => {
   await page.goto('/sign-in');
   await expect(page.getByRole('button', { name: 'Sign in', exact: true })).toBeVisible();
   const found = await axeFindings(page, 'sign-in');
+  await page.emulateMedia({ colorScheme: 'dark' });
+  found.push(...(await contrastFindings(page, 'sign-in by night')));
+  await page.emulateMedia({ colorScheme: 'light' });
   await signIn(page);
   await page.setViewportSize({ width: 390, height: 844 });
   for (const path of ['today', 'journey', 'orders', 'deliveries', 'desk/order-received', 'look', 'store/names']) {
@@ -141,57 +63,6 @@ test('the messages fit a screen of 320 pixels, and hold the same words with pict
     await page.setContent(html.replace(/(<img\b[^>]*?)\ssrc="[^"]*"/g, '$1'));
     expect(await page.locator('body').innerText()).toBe(words);
   }
-});
-
-test('by night every screen can be read as well', async ({ page }) => {
-  await page.emulateMedia({ colorScheme: 'dark' });
-  await page.goto('/sign-in');
-  const found = await axeFindings(page, 'sign-in');
-  await signIn(page);
-  for (const path of [
-    'today',
-    'journey?order=LBL-1001',
-    'journey?view=list',
-    'journey/order-received',
-    'desk/order-received',
-    'desk/on-its-way?part=source',
-    'look?part=colours',
-    'look?part=css',
-    'routing',
-    'sending/services',
-    'sending/services/new',
-    'sending/domains',
-    'orders',
-    'orders/LBL-1001',
-    'orders/new',
-    'customers',
-    'customers?address=gone@kessler.example',
-    'orders/connect',
-    'deliveries',
-    'notices/new',
-    'store/codes',
-    'store/stock',
-    'store/files',
-    'store/sets',
-    'store/colleagues',
-    'store/keys',
-    'store/settings',
-    'store/stores',
-    'store/webhooks',
-    'rehearsal',
-    'rehearsal/orders?order=new',
-    'store/history',
-    'store/installation',
-    'store/sources',
-    'you',
-    'store/new',
-    'store/payment',
-  ]) {
-    await page.goto(`/s/quillwick/${path}`);
-    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-    found.push(...(await axeFindings(page, path)));
-  }
-  expect(found).toEqual([]);
 });
 
 const ground = (page: Page): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
@@ -263,43 +134,11 @@ test('in type of twice the size nothing is cut off or lies over something else',
     await large.addCookies(cookies);
     const there = await large.newPage();
     const found: string[] = [];
-    for (const path of [
-      'today',
-      'journey',
-      'journey/order-received',
-      'desk/order-received',
-      'look',
-      'phrasebook',
-      'routing',
-      'sending/services',
-      'sending/services/new',
-      'orders',
-      'orders/LBL-1001',
-      'customers',
-      'customers?address=gone@kessler.example',
-      'orders/new',
-      'deliveries',
-      'notices/new',
-      'store/files',
-      'store/sets',
-      'store/colleagues',
-      'store/keys',
-      'store/settings',
-      'store/stores',
-      'store/webhooks',
-      'rehearsal',
-      'rehearsal/orders?order=new',
-      'store/history',
-      'store/installation',
-      'store/sources',
-      'you',
-      'store/new',
-      'store/payment',
-    ]) {
-      await there.goto(`/s/quillwick/${path}`);
+    for (const screen of ALL_SCREENS) {
+      await open(there, screen);
       await expect(there.getByRole('heading', { level: 1 }).first()).toBeVisible();
       expect(await there.evaluate(() => getComputedStyle(document.documentElement).fontSize)).toBe('32px');
-      for (const words of await withoutRoom(there)) found.push(`${path}: ${words}`);
+      for (const words of await withoutRoom(there)) found.push(`${named(screen)}: ${words}`);
     }
     expect(found).toEqual([]);
   } finally {

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { de } from '@/words/de';
 import { SOURCES } from '@/words/speak';
-import { withoutRoom } from './room';
+import { withoutRoomAt } from './room';
+import { ALL_SCREENS, named, open } from './screens';
 import { arrived, expect, signIn, test } from './support';
 
 test.use({ locale: 'de-DE' });
@@ -71,63 +72,6 @@ const NAMES = new Set([
   'The shop',
 ]);
 
-const SCREENS = [
-  'today',
-  'journey',
-  'journey?view=list',
-  'journey/payment-due',
-  'desk/order-received',
-  'desk/on-its-way?part=source',
-  'look?part=colours',
-  'look?part=footer',
-  'phrasebook',
-  'languages',
-  'languages/glossary',
-  'languages/de?of=order-received&show=all',
-  'languages/de/files',
-  'routing',
-  'sending/services',
-  'sending/services/new',
-  'sending/senders',
-  'sending/domains',
-  'sending/channels',
-  'sending/withheld',
-  'sending/proof',
-  'orders',
-  'orders/new',
-  'orders/exchange',
-  'orders/connect',
-  'customers',
-  'customers?address=gone@kessler.example',
-  'deliveries',
-  'deliveries/notifications',
-  'notices',
-  'notices/new',
-  'store/codes',
-  'store/stock',
-  'journey/summary-of-orders',
-  'desk/summary-of-orders',
-  'store/files',
-  'store/sets',
-  'store/colleagues',
-  'store/keys',
-  'store/settings',
-  'store/stores',
-  'store/webhooks',
-  'rehearsal',
-  'rehearsal/orders?order=new',
-  'store/history',
-  'store/installation',
-  'store/sources',
-  'you',
-  'store/new',
-  'store/notes',
-  'store/payment',
-  'store/places',
-  'store/names',
-  'nothing-here',
-];
-
 const inLanguage = (page: Page, value: string, url: string): Promise<void> =>
   page.context().addCookies([{ name: 'libellus-language', value, url }]);
 
@@ -162,17 +106,15 @@ test('every screen is in German, has room, and is made in the browser as it came
   page.on('pageerror', (error) => broken.push(`${page.url()}: ${error.message}`));
   await signInGerman(page, baseURL!);
   const wrong: string[] = [];
-  for (const path of SCREENS) {
+  for (const screen of [...ALL_SCREENS, 'nothing-here']) {
+    const path = named(screen);
     await page.setViewportSize({ width: 1280, height: 800 });
-    await page.goto(`/s/quillwick/${path}`);
+    await open(page, screen);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     await expect(page.locator('html')).toHaveAttribute('lang', 'de');
     for (const text of new Set(await said(page)))
       if (english.has(text) && !NAMES.has(text)) wrong.push(`${path}: "${text}" is English`);
-    for (const width of [1280, 390]) {
-      await page.setViewportSize({ width, height: 800 });
-      wrong.push(...(await withoutRoom(page)).map((w) => `${path} at ${width}: ${w}`));
-    }
+    wrong.push(...(await withoutRoomAt(page, path, [1280, 390])));
   }
   expect(wrong).toEqual([]);
   expect(broken).toEqual([]);

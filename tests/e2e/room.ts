@@ -17,6 +17,18 @@ export async function atRest(find: () => Promise<string[]>): Promise<string[]> {
 /** What is wrong on a screen, each as a sentence; empty when all of it has room. */
 export const withoutRoom = (page: Page): Promise<string[]> => atRest(() => measured(page));
 
+/** The same at each of these widths, in pixels; the window has the last of them afterwards. */
+export async function withoutRoomAt(page: Page, name: string, widths: readonly number[]): Promise<string[]> {
+  const found: string[] = [];
+  for (const width of widths) {
+    await page.setViewportSize({ width, height: 800 });
+    // Panels are measured and drawn with the next frames.
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    for (const words of await withoutRoom(page)) found.push(`${name} at ${width} px: ${words}`);
+  }
+  return found;
+}
+
 async function measured(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const found: string[] = [];
