@@ -355,6 +355,7 @@ function Writing(
               </div>
             )}
             <InboxRow
+              key={partKey(part)}
               sender={props.sender.name}
               address={props.sender.address}
               time={new Intl.DateTimeFormat(readerLocale(), {
@@ -369,7 +370,7 @@ function Writing(
               direction={direction}
               editable
               width={sheetWidth}
-              language={partKey(part)}
+              language={language}
               onChange={change}
               onFocus={() => setSelected(undefined)}
               onChip={setChip}
@@ -430,10 +431,11 @@ function Writing(
               {(place) =>
                 block ? (
                   <WordsOnSheet
+                    key={partKey(part)}
                     {...{ place, block, segment, direction, context }}
                     segmentPlace={places.find((p) => p.id === block.id)}
                     formIndex={segment?.ownForm ?? 0}
-                    language={partKey(part)}
+                    language={language}
                     editorRef={setEditor}
                     onWords={(source) => change(block.id, source)}
                     onChip={setChip}
