@@ -17,7 +17,7 @@ const base = {
     '/node_modules/(?!(messageformat|better-auth|@better-auth|nanostores|jose|uncrypto|@noble|rou3|better-call|defu|culori|htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|escape-string-regexp|url-template|is-plain-object|deepmerge|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|ical\\.js|gettext-parser|content-type|@levischuck|oidc-provider|openapi-typescript|openapi-fetch|parse-json|index-to-position|change-case|supports-color|pixelmatch|@opentelemetry/otlp-exporter-base)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  testEnvironment: 'node',
+  testEnvironment: '<rootDir>/tests/environment.ts',
 };
 
 // A database and stand-ins for each worker.
@@ -28,6 +28,7 @@ const servers = {
 };
 
 export default {
+  testSequencer: '<rootDir>/tests/sequencer.mjs',
   projects: [
     {
       ...base,
