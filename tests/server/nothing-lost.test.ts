@@ -29,15 +29,12 @@ import { placeOrder } from '@/server/features/orders/placing';
 import { loadToday } from '@/server/features/today/today';
 import { claim } from '@/server/worker/claims';
 import { Recorder } from '@/server/worker/record';
-import { Worker } from '@/server/worker/worker';
 import { accessAs, connectRelay, connectService, mailbox, placedEvent, SHOP, useDatabase } from './fixture';
+import { drain, momentAgo } from './orders';
 import { readKept, readKeptIn } from '@/words/kept';
 
 useDatabase();
 
-const drain = async (worker = new Worker()): Promise<void> => {
-  while ((await worker.round()) > 0);
-};
 const byOrder = async (number: string) =>
   readKeptIn(await database().select().from(deliveries).where(eq(deliveries.orderNumber, number)));
 let count = 0;
@@ -66,7 +63,7 @@ describe('a fault of ours', () => {
       expect(row.lastWords).toContain('does not open with the secret');
     }
     await connectService();
-    await database().update(deliveries).set({ dueAt: new Date() });
+    await database().update(deliveries).set({ dueAt: momentAgo() });
     await drain();
     expect((await byOrder(order.number)).map((d) => d.state)).toEqual(['accepted', 'accepted']);
   });
@@ -82,7 +79,7 @@ describe('a fault of ours', () => {
     await drain();
     for (const row of await byOrder(order.number)) expect(row).toMatchObject({ state: 'deferred', cause: 'database' });
     failing = false;
-    await database().update(deliveries).set({ dueAt: new Date() });
+    await database().update(deliveries).set({ dueAt: momentAgo() });
     await drain();
     begin.mockRestore();
     expect((await byOrder(order.number)).map((d) => d.state)).toEqual(['accepted', 'accepted']);

@@ -30,7 +30,7 @@ import { FAR_AHEAD } from '@/server/worker/dispatch';
 import { claim } from '@/server/worker/claims';
 import { readKept } from '@/words/kept';
 import { accessAs, connectService, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
-import { byOrder, drain, reader } from './orders';
+import { byOrder, drain, momentAgo, reader } from './orders';
 
 useDatabase();
 
@@ -247,7 +247,7 @@ it('is paused, gone on with, stopped half-way and begun again: nobody is written
   await planNotices();
   await database()
     .update(deliveries)
-    .set({ dueAt: new Date() })
+    .set({ dueAt: momentAgo() })
     .where(and(eq(deliveries.noticeId, id), eq(deliveries.state, 'planned')));
   await drain();
   expect(await noticeDetail(access, id)).toMatchObject({ standing: 'done', counts: { accepted: 6, stopped: 0 } });

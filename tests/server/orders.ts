@@ -19,6 +19,9 @@ export async function drain(worker = new Worker()): Promise<void> {
   while ((await worker.round()) > 0);
 }
 
+/** A time that has come by whichever clock: that of the database may be some milliseconds behind. */
+export const momentAgo = (): Date => new Date(Date.now() - 1_000);
+
 /** Places an order for a reader, sends all that is due, and gives the customer's delivery. */
 export async function order(email: string, name = { firstName: 'Iwona', lastName: 'Sobczyk' }) {
   const event = placedEvent({ customer: { email, ...name } });

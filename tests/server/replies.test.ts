@@ -30,7 +30,7 @@ import {
   SHOP,
   useDatabase,
 } from './fixture';
-import { byOrder, drain, order, reader } from './orders';
+import { byOrder, drain, momentAgo, order, reader } from './orders';
 
 useDatabase();
 
@@ -217,7 +217,7 @@ describe('a reply', () => {
     const of = async () => (await orderDetail(access, delivery.orderNumber)).replies[0]!;
     expect(await of()).toMatchObject({ state: 'waiting', words: 'Fernbridge is paused.' });
     await pauseService(access, service!.id, false);
-    await database().update(replies).set({ dueAt: new Date() }).where(eq(replies.state, 'waiting'));
+    await database().update(replies).set({ dueAt: momentAgo() }).where(eq(replies.state, 'waiting'));
     expect(await passOnReplies()).toBe(1);
     expect(await of()).toMatchObject({ state: 'passed-on' });
   });

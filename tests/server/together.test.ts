@@ -20,7 +20,7 @@ import { eraseCustomer } from '@/server/features/people/customer-data';
 import { sentMessageOf } from '@/server/sending/kept-message';
 import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, mailbox, placedEvent, planAnew, rawMail, SHOP, useDatabase } from './fixture';
-import { byOrder, drain, reader } from './orders';
+import { byOrder, drain, momentAgo, reader } from './orders';
 
 useDatabase();
 beforeAll(() => connectService());
@@ -51,7 +51,7 @@ const rowsOf = (to: string) =>
 async function due(to: string): Promise<void> {
   await database()
     .update(deliveries)
-    .set({ dueAt: new Date() })
+    .set({ dueAt: momentAgo() })
     .where(and(eq(deliveries.recipient, to), eq(deliveries.state, 'planned')));
 }
 
