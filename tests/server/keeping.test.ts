@@ -21,17 +21,13 @@ import { historyOf } from '@/server/auth/history';
 import { eraseCustomer, exportCustomer } from '@/server/features/people/customer-data';
 import { forgetOld } from '@/server/people/retention';
 import { withhold } from '@/server/features/sending/withheld';
-import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, laterEvent, placedEvent, SHOP, useDatabase } from './fixture';
+import { drain } from './orders';
 
 useDatabase();
 
 const EMAIL = 'Iwona.Sobczyk-Vale@keeping-test.example';
 const OTHER = 'other.person@keeping-test.example';
-const drain = async (worker = new Worker()): Promise<void> => {
-  while ((await worker.round()) > 0);
-};
-
 /** Everything that the database holds, as text. */
 async function everything(): Promise<string> {
   const db = database();

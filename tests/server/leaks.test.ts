@@ -17,14 +17,10 @@ import { sendAgain } from '@/server/features/deliveries/again';
 import { deliveryDetail, listDeliveries, tryAgain } from '@/server/features/deliveries/deliveries';
 import { saveTemplate } from '@/server/features/templates/templates';
 import { exportLook, saveLook } from '@/server/features/templates/look';
-import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, mailbox, planAnew, rawMail, SHOP, useDatabase } from './fixture';
+import { drain } from './orders';
 
 useDatabase();
-
-const drain = async (worker = new Worker()): Promise<void> => {
-  while ((await worker.round()) > 0);
-};
 
 describe('a path in a document', () => {
   const asset = (path: string) => ({ path, width: 10, height: 10, bytes: 10 });

@@ -6,15 +6,11 @@ import { database } from '@/server/db/client';
 import { deliveries, orders } from '@/server/db/schema';
 import { receiveEvent } from '@/server/events/receive';
 import { checkEvent } from '@/server/events/schema';
-import { Worker } from '@/server/worker/worker';
 import { switchNotification } from '@/server/features/templates/templates';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
+import { drain } from './orders';
 
 useDatabase();
-
-async function drain(worker = new Worker()): Promise<void> {
-  while ((await worker.round()) > 0);
-}
 
 let count = 0;
 function newOrder(): Order {

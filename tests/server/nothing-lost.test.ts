@@ -30,13 +30,11 @@ import { loadToday } from '@/server/features/today/today';
 import { claim } from '@/server/worker/claims';
 import { Recorder } from '@/server/worker/record';
 import { accessAs, connectRelay, connectService, mailbox, placedEvent, SHOP, useDatabase } from './fixture';
-import { drain, momentAgo } from './orders';
-import { readKept, readKeptIn } from '@/words/kept';
+import { byOrder, drain, momentAgo } from './orders';
+import { readKept } from '@/words/kept';
 
 useDatabase();
 
-const byOrder = async (number: string) =>
-  readKeptIn(await database().select().from(deliveries).where(eq(deliveries.orderNumber, number)));
 let count = 0;
 const customer = () => ({ email: `nobody-lost-${(count += 1)}@lost-test.example`, firstName: 'Iwona', lastName: 'S' });
 const placed = async (change = {}) => {

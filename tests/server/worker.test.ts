@@ -19,15 +19,11 @@ import {
   SHOP,
   useDatabase,
 } from './fixture';
+import { byOrder, drain } from './orders';
 import { readKeptIn } from '@/words/kept';
 
 useDatabase();
 
-async function drain(worker = new Worker()): Promise<void> {
-  while ((await worker.round()) > 0);
-}
-const byOrder = async (number: string) =>
-  readKeptIn(await database().select().from(deliveries).where(eq(deliveries.orderNumber, number)));
 const triesOf = async (id: string) =>
   readKeptIn(await database().select().from(attempts).where(eq(attempts.deliveryId, id)));
 

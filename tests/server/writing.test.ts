@@ -13,14 +13,10 @@ import { loadNotification, saveNotification } from '@/server/features/notificati
 import { makeNotification } from '@/server/features/notifications/notifications';
 import { keepLetter } from '@/server/features/orders/keep-letter';
 import { loadWriting, MOST_ORDERS, writeLetter } from '@/server/features/orders/letters';
-import { Worker } from '@/server/worker/worker';
 import { accessAs, connectService, laterEvent, mailbox, placedEvent, rawMail, SHOP, useDatabase } from './fixture';
+import { drain } from './orders';
 
 useDatabase();
-
-async function drain(worker = new Worker()): Promise<void> {
-  while ((await worker.round()) > 0);
-}
 
 let count = 0;
 async function placed(change: Partial<Order> = {}): Promise<Order> {
