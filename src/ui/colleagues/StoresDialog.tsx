@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import type { ColleagueStore, PlaceColleague } from '@/contract/colleagues';
 import { ROLE_WORDS, ROLES, type Role } from '@/contract/policy';
 import type { Result } from '@/core/result';
+import { asking } from '../parts/asking';
 import { Dialog } from '../parts/Dialog';
 import { Pick as Choose } from '../parts/fields';
 import { Trouble } from '../parts/Page';
@@ -33,15 +34,13 @@ export function StoresDialog({ colleague: { id, name }, onRead, onPlace, onClose
   const [trouble, setTrouble] = useState<string>();
   const [, start] = useTransition();
   useEffect(() => {
-    let over = false;
-    void answered(onRead(id)).then((result) => {
-      if (over) return;
-      if (result.ok) setStores(result.value);
-      else setTrouble(result.error.message);
-    });
-    return () => {
-      over = true;
-    };
+    return asking(
+      () => answered(onRead(id)),
+      (result) => {
+        if (result.ok) setStores(result.value);
+        else setTrouble(result.error.message);
+      },
+    );
   }, [id, onRead]);
   const place = (store: ColleagueStore, choice: Choice): void =>
     start(async () => {

@@ -4,6 +4,7 @@ import { CornerDownRight } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { languageName } from '@/core/names';
 import { ownParts, type OwnPart, type Template } from '@/core/template';
+import { asking } from '../parts/asking';
 import { Dialog } from '../parts/Dialog';
 import { Field, Pick } from '../parts/fields';
 import Link from '../parts/Link';
@@ -207,11 +208,12 @@ export function FollowDialog({
   const [tried, setTried] = useState<{ slug: string; next: Template; leads: Leading }>();
   useEffect(() => {
     if (slug === '') return;
-    let current = true;
-    void tryFollow(slug).then((found) => current && found && setTried({ slug, ...found }));
-    return () => {
-      current = false;
-    };
+    return asking(
+      () => tryFollow(slug),
+      (found) => {
+        if (found) setTried({ slug, ...found });
+      },
+    );
     // The draft does not change while the dialog is open.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [slug]);

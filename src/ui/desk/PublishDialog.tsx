@@ -8,6 +8,7 @@ import { isComplete, neededSegments, passagesComplete, templateChanges, type Tem
 import type { Rendered } from '@/workers/protocol';
 import { ScaledSheet } from '../bench/ScaledSheet';
 import { PublishFrame } from '../bench/PublishFrame';
+import { asking } from '../parts/asking';
 import { PanelTitle } from '../parts/Page';
 import { Check } from '../parts/Check';
 import { ChangeList } from './ChangeList';
@@ -79,11 +80,7 @@ export function PublishDialog(props: PublishProps) {
   const also = versions.filter((v) => chosen.includes(v.slug));
   useEffect(() => {
     if (!open) return;
-    let current = true;
-    void renderBefore().then((r) => current && setBefore(r?.message?.html));
-    return () => {
-      current = false;
-    };
+    return asking(renderBefore, (r) => setBefore(r?.message?.html));
   }, [open, renderBefore]);
 
   const changes = templateChanges(live, draft);

@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { BulkOutcome, ManyDraft } from '@/contract/notifications';
 import type { Result } from '@/core/result';
+import { asking } from '../parts/asking';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Page';
 import { useKeptForm } from '../parts/useKeptChanges';
@@ -48,13 +49,7 @@ export function PublishMany({ slugs, onDrafts, onPublish, onDone, onClose, child
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string>();
   useEffect(() => {
-    let gone = false;
-    void answered(onDrafts([...slugs])).then((r) => {
-      if (!gone) setResult(r);
-    });
-    return () => {
-      gone = true;
-    };
+    return asking(() => answered(onDrafts([...slugs])), setResult);
   }, [slugs, onDrafts]);
   const drafts = useMemo(() => (result?.ok ? result.value : []), [result]);
   const able = drafts.filter((d) => d.blockers.length === 0);

@@ -2,6 +2,7 @@
 /** Before a notification is turned on: who would have had it over the last month, and what they would get twice. */
 import { useEffect, useState } from 'react';
 import type { Result } from '@/core/result';
+import { asking } from '../parts/asking';
 import { Dialog } from '../parts/Dialog';
 import Link from '../parts/Link';
 import { PanelTitle, Trouble } from '../parts/Page';
@@ -21,13 +22,7 @@ export interface TurnOnProps {
 export function TurnOnDialog({ base, slug, name, onImpact, onTurnOn, onClose }: TurnOnProps) {
   const [result, setResult] = useState<Result<Impact>>();
   useEffect(() => {
-    let gone = false;
-    void answered(onImpact(slug)).then((r) => {
-      if (!gone) setResult(r);
-    });
-    return () => {
-      gone = true;
-    };
+    return asking(() => answered(onImpact(slug)), setResult);
   }, [slug, onImpact]);
   const impact = result?.ok ? result.value : undefined;
   return (

@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import { lookChanges, type Look, type LookFinding } from '@/core/look';
 import { PublishFrame } from '../bench/PublishFrame';
+import { asking } from '../parts/asking';
 import { Segments } from '../parts/fields';
 import { PanelTitle } from '../parts/Page';
 import { ChangedText } from '../bench/ChangedText';
@@ -48,13 +49,10 @@ export function PublishLook({
   useEffect(() => {
     const message = messages.find((m) => m.slug === slug);
     if (!open || !message) return;
-    let current = true;
-    void Promise.all([render(message, before), render(message, after)]).then(([b, a]) => {
-      if (current) setSheets({ before: b, after: a });
-    });
-    return () => {
-      current = false;
-    };
+    return asking(
+      () => Promise.all([render(message, before), render(message, after)]),
+      ([b, a]) => setSheets({ before: b, after: a }),
+    );
   }, [open, slug, before, after, messages, render]);
   const changes = lookChanges(before, after);
   const blockers = findings.filter((f) => f.severity === 'blocker');

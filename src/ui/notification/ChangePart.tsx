@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { ChangeImpact } from '@/contract/notifications';
 import type { NotificationSettings } from '@/core/plan';
 import type { Result } from '@/core/result';
+import { asking } from '../parts/asking';
 import Link from '../parts/Link';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered } from '../parts/result';
@@ -31,16 +32,11 @@ const CHANGES = inEachLanguage(() => ({
 export function ChangePart({ base, settings, onImpact }: ChangePartProps) {
   const [found, setFound] = useState<{ of: NotificationSettings; result: Result<ChangeImpact | undefined> }>();
   useEffect(() => {
-    let gone = false;
-    const timer = setTimeout(() => {
-      void answered(onImpact(settings)).then((result) => {
-        if (!gone) setFound({ of: settings, result });
-      });
-    }, WAIT_MS);
-    return () => {
-      gone = true;
-      clearTimeout(timer);
-    };
+    return asking(
+      () => answered(onImpact(settings)),
+      (result) => setFound({ of: settings, result }),
+      WAIT_MS,
+    );
   }, [settings, onImpact]);
   const fresh = found?.of === settings ? found.result : undefined;
   if (fresh?.ok && fresh.value === undefined) return null;

@@ -2,7 +2,11 @@
 /** What something would come to, asked from the server as one types. */
 import { useEffect, useState } from 'react';
 import type { Result } from '@/core/result';
+import { asking } from './asking';
 import { answered } from './result';
+
+/** How long it waits for more to be typed. */
+const WAIT_MS = 250;
 
 /** As one types, the forecast of what stands there now; undefined while it is asked for or where it cannot be done like this. */
 export function useForecast<T, R>(deed: T | undefined, onForecast: (deed: T) => Promise<Result<R>>): R | undefined {
@@ -10,16 +14,11 @@ export function useForecast<T, R>(deed: T | undefined, onForecast: (deed: T) => 
   const [known, setKnown] = useState<{ asked: string; forecast: R | undefined }>();
   useEffect(() => {
     if (asked === undefined) return;
-    let stale = false;
-    const soon = setTimeout(() => {
-      void answered(onForecast(JSON.parse(asked) as T)).then((result) => {
-        if (!stale) setKnown({ asked, forecast: result.ok ? result.value : undefined });
-      });
-    }, 250);
-    return () => {
-      stale = true;
-      clearTimeout(soon);
-    };
+    return asking(
+      () => answered(onForecast(JSON.parse(asked) as T)),
+      (result) => setKnown({ asked, forecast: result.ok ? result.value : undefined }),
+      WAIT_MS,
+    );
   }, [asked, onForecast]);
   return known && known.asked === asked ? known.forecast : undefined;
 }

@@ -7,6 +7,7 @@ import type { DraftSeen, RuleDraft, RuleInput } from '@/contract/routing';
 import { namesAt, scopeWords } from '@/core/plan';
 import { say } from '@/words/routing';
 import { conditionNames } from '../conditions/conditionNames';
+import { asking } from '../parts/asking';
 import { Time } from '../parts/format';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, valueOrToast } from '../parts/result';
@@ -43,13 +44,12 @@ export function DraftsPart(props: Props) {
   const any = drafts.length > 0;
   useEffect(() => {
     if (!any) return;
-    let gone = false;
-    void answered(onLookAtDrafts()).then((result) => {
-      if (!gone && result.ok) setSeen({ of, forecasts: result.value });
-    });
-    return () => {
-      gone = true;
-    };
+    return asking(
+      () => answered(onLookAtDrafts()),
+      (result) => {
+        if (result.ok) setSeen({ of, forecasts: result.value });
+      },
+    );
   }, [of, any, onLookAtDrafts]);
   const forecasts = seen?.of === of ? seen.forecasts.filter((f) => f.forecast.orders > 0) : [];
 

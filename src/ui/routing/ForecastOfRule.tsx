@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { FLOOD, type RuleForecast } from '@/core/plan';
 import type { Result } from '@/core/result';
 import { say } from '@/words/routing';
+import { asking } from '../parts/asking';
 import { Mark } from '../parts/marks';
 import { answered } from '../parts/result';
 
@@ -25,16 +26,11 @@ export function ForecastOfRule({
   const [seen, setSeen] = useState<{ of: unknown; forecast: RuleForecast | undefined }>();
   useEffect(() => {
     if (!ready) return;
-    let gone = false;
-    const timer = setTimeout(() => {
-      void answered(onForecast(draft, instead)).then((result) => {
-        if (!gone) setSeen({ of: draft, forecast: result.ok ? result.value : undefined });
-      });
-    }, WAIT_MS);
-    return () => {
-      gone = true;
-      clearTimeout(timer);
-    };
+    return asking(
+      () => answered(onForecast(draft, instead)),
+      (result) => setSeen({ of: draft, forecast: result.ok ? result.value : undefined }),
+      WAIT_MS,
+    );
   }, [draft, instead, ready, onForecast]);
   const forecast = ready && seen !== undefined && seen.of === draft ? seen.forecast : undefined;
   return forecast ? <ForecastWords forecast={forecast} /> : null;

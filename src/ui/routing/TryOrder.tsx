@@ -2,6 +2,7 @@
 /** Who would hear of an order, and who not, with the reasons. */
 import { useEffect, useState } from 'react';
 import { languageName } from '@/core/names';
+import { asking } from '../parts/asking';
 import { Field, Search } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { Empty, PanelTitle } from '../parts/Page';
@@ -22,13 +23,10 @@ export function TryOrder({
 
   useEffect(() => {
     if (order === '') return;
-    let current = true;
-    void answered(onTry(order)).then((result) => {
-      if (current) setTried(valueOrToast(result));
-    });
-    return () => {
-      current = false;
-    };
+    return asking(
+      () => answered(onTry(order)),
+      (result) => setTried(valueOrToast(result)),
+    );
   }, [order, onTry, rules]);
 
   return (

@@ -9,6 +9,7 @@ import type { Found } from '@/contract/find';
 import { may, type Role } from '@/contract/policy';
 import { THEMES } from '@/contract/theme';
 import type { Result } from '@/core/result';
+import { asking } from '../parts/asking';
 import { answered } from '../parts/result';
 import { chooseTheme } from '../parts/useTheme';
 import { GOALS, PLACES } from './places';
@@ -140,16 +141,11 @@ function GoTo({
   useEffect(() => {
     const wanted = words.trim();
     if (wanted.length < 2) return;
-    let stale = false;
-    const soon = setTimeout(() => {
-      void answered(onSearch(wanted)).then((result) => {
-        if (!stale) setFound({ of: wanted, things: result.ok ? result.value : [] });
-      });
-    }, 150);
-    return () => {
-      stale = true;
-      clearTimeout(soon);
-    };
+    return asking(
+      () => answered(onSearch(wanted)),
+      (result) => setFound({ of: wanted, things: result.ok ? result.value : [] }),
+      150,
+    );
   }, [words, onSearch]);
   const wanted = words.trim();
   const searching = wanted.length >= 2 && found.of !== wanted;

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RequestRow, Tried } from '@/contract/sources';
 import { point, queryOf, type Pointed } from '@/core/mapping/pointing';
 import { isCurrency } from '@/core/schema';
+import { asking } from '../parts/asking';
 import { Pick as Choose } from '../parts/fields';
 import { timeWords } from '../parts/format';
 import { PanelTitle, Trouble } from '../parts/Page';
@@ -33,14 +34,13 @@ export function MappingView(props: SourceProps & { work: ReturnType<typeof useMa
   const reads = useRef(onRead);
   useEffect(() => {
     if (!mayEdit || request === undefined) return;
-    let over = false;
-    void answered(reads.current(request)).then((result) => {
-      const read = valueOrToast(result);
-      if (read && !over) setBody({ id: request, value: JSON.parse(read.body) as unknown });
-    });
-    return () => {
-      over = true;
-    };
+    return asking(
+      () => answered(reads.current(request)),
+      (result) => {
+        const read = valueOrToast(result);
+        if (read) setBody({ id: request, value: JSON.parse(read.body) as unknown });
+      },
+    );
   }, [request, mayEdit]);
   const found = useMemo(() => fillings(mapping), [mapping]);
   // What was tried last is of another mapping while this one cannot be used.

@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import type { Tried } from '@/contract/sources';
 import type { Mapping } from '@/core/mapping';
 import type { Failure } from '@/core/result';
+import { asking } from '../parts/asking';
 import { answered, valueOrToast } from '../parts/result';
 import { useKeptChanges } from '../parts/useKeptChanges';
 import type { SourceProps } from './SourceScreen';
@@ -46,18 +47,14 @@ export function useMapping({
   });
   useEffect(() => {
     if (!mayEdit) return;
-    let over = false;
-    const timer = setTimeout(() => {
-      void answered(tries.current(JSON.parse(text) as Mapping)).then((result) => {
-        if (over) return;
+    return asking(
+      () => answered(tries.current(JSON.parse(text) as Mapping)),
+      (result) => {
         setFailure(result.ok ? undefined : result.error);
         if (result.ok) setTried(result.value);
-      });
-    }, PAUSE);
-    return () => {
-      over = true;
-      clearTimeout(timer);
-    };
+      },
+      PAUSE,
+    );
   }, [text, mayEdit]);
   const change = (next: Mapping): void => {
     setBefore([...before.slice(-50), mapping]);

@@ -1,6 +1,6 @@
 'use client';
 /** A product counted by hand, place by place, and from when on it is low: with what saving does, before it is done. */
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { CountEffect, SaveStock, StockRow } from '@/contract/stock';
 import type { Failure, Result } from '@/core/result';
@@ -9,6 +9,7 @@ import { Field, Pick } from '../parts/fields';
 import { Mark } from '../parts/marks';
 import { PanelTitle, Trouble } from '../parts/Page';
 import { answered, corrected, problemAt } from '../parts/result';
+import { useForecast } from '../parts/useForecast';
 import { useKeptForm } from '../parts/useKeptChanges';
 import { LowAtField, readLowAt } from './LowAtField';
 import { say } from '@/words/stock';
@@ -156,22 +157,5 @@ function read(
 }
 
 /** What saving would do, asked anew when something else is typed. */
-function useEffects(wanted: SaveStock, onEffects: CountDialogProps['onEffects']): CountEffect[] {
-  const [effects, setEffects] = useState<{ of: string; list: CountEffect[] }>({ of: '', list: [] });
-  const key = JSON.stringify(wanted);
-  const none = wanted.counts.length === 0;
-  useEffect(() => {
-    if (none) return undefined;
-    let gone = false;
-    const timer = setTimeout(() => {
-      void answered(onEffects(JSON.parse(key) as SaveStock)).then((result) => {
-        if (!gone && result.ok) setEffects({ of: key, list: result.value });
-      });
-    }, 200);
-    return () => {
-      gone = true;
-      clearTimeout(timer);
-    };
-  }, [key, none, onEffects]);
-  return none || effects.of !== key ? [] : effects.list;
-}
+const useEffects = (wanted: SaveStock, onEffects: CountDialogProps['onEffects']): CountEffect[] =>
+  useForecast(wanted.counts.length === 0 ? undefined : wanted, onEffects) ?? [];

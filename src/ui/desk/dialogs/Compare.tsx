@@ -6,6 +6,7 @@ import { languageName } from '@/core/names';
 import type { Result } from '@/core/result';
 import { templateChanges, type Template, type TemplateChange } from '@/core/template';
 import type { Rendered } from '@/workers/protocol';
+import { asking } from '../../parts/asking';
 import { Dialog } from '../../parts/Dialog';
 import { Pick, type Choice } from '../../parts/fields';
 import { PanelTitle } from '../../parts/Page';
@@ -77,7 +78,6 @@ export function Compare(props: CompareProps) {
 
   useEffect(() => {
     if (!open) return;
-    let current = true;
     const templateOf = async (which: string): Promise<Template | undefined> => {
       if (which === DRAFT) return draft;
       if (which === SHIPPED) return onShipped && valueOrToast(await answered(onShipped()));
@@ -90,12 +90,10 @@ export function Compare(props: CompareProps) {
       const template = await templateOf(which);
       return template && { template, html: (await render(template)).message?.html ?? '' };
     };
-    void Promise.all([load(left), load(right)]).then(([a, b]) => {
-      if (current) setSides({ ...(a && { left: a }), ...(b && { right: b }) });
-    });
-    return () => {
-      current = false;
-    };
+    return asking(
+      () => Promise.all([load(left), load(right)]),
+      ([a, b]) => setSides({ ...(a && { left: a }), ...(b && { right: b }) }),
+    );
   }, [open, left, right, slug, draft, onEdition, onEditionOf, onTemplateOf, onShipped, render]);
 
   const changes: TemplateChange[] =
