@@ -17,7 +17,7 @@ const base = {
     '/node_modules/(?!(messageformat|better-auth|@better-auth|nanostores|jose|uncrypto|@noble|rou3|better-call|defu|culori|htmlparser2|domhandler|domutils|domelementtype|dom-serializer|entities|escape-string-regexp|url-template|is-plain-object|deepmerge|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|ical\\.js|gettext-parser|content-type|@levischuck|oidc-provider|openapi-typescript|openapi-fetch|parse-json|index-to-position|change-case|supports-color|pixelmatch|@opentelemetry/otlp-exporter-base)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  testEnvironment: '<rootDir>/tests/environment.ts',
+  testEnvironment: 'node',
 };
 
 // A database and stand-ins for each worker.
@@ -33,6 +33,8 @@ export default {
     {
       ...base,
       displayName: 'core',
+      // What only computes shares a context; what opens connections and reads settings has one for each file.
+      testEnvironment: '<rootDir>/tests/environment.ts',
       testMatch: [
         '<rootDir>/src/core/**/*.test.ts',
         '<rootDir>/tests/unit/**/*.test.ts',
