@@ -131,6 +131,7 @@ export const say = speak('look', {
   lineHeight: 'Line height',
   headlineStyle: 'Headline style',
   upright: 'upright',
+  italic: 'italic',
   capitals: 'capitals',
   headlineWeight: 'Headline weight',
   normal: 'normal',

@@ -114,7 +114,7 @@ test('in the few colours of a person, on and off, chosen and not, still differ',
 });
 
 test('in type of twice the size nothing is cut off or lies over something else', async ({ page, baseURL }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(360_000);
   await signIn(page);
   const { cookies } = await page.context().storageState();
   const folder = mkdtempSync(join(tmpdir(), 'libellus-large-'));

@@ -100,6 +100,7 @@ test('a browser that asks for German gets it, and everybody can choose', async (
 });
 
 test('every screen is in German, has room, and is made in the browser as it came', async ({ page, baseURL }) => {
+  test.setTimeout(360_000);
   const english = await englishWords();
   expect(english.size).toBeGreaterThan(1_000);
   const broken: string[] = [];

@@ -54,10 +54,10 @@ export function StartsPart(props: StartsProps) {
       </ul>
       <div className="flex flex-col gap-3 border-t border-rule pt-3 text-sm">
         {editions.length > 1 && (
-          <div className="flex items-center gap-2">
+          <div className="flex flex-wrap items-center gap-2">
             <Pick
               label={say.earlierEdition}
-              className="flex-1"
+              className="min-w-40 flex-1"
               value={edition}
               choices={editions.map((e) => ({
                 value: String(e.number),
@@ -76,10 +76,10 @@ export function StartsPart(props: StartsProps) {
           </div>
         )}
         {otherStores.length > 0 && (
-          <div className="flex items-center gap-2">
+          <div className="flex flex-wrap items-center gap-2">
             <Pick
               label={say.lookOfAnotherStore}
-              className="flex-1"
+              className="min-w-40 flex-1"
               value={store}
               choices={otherStores.map((s) => ({ value: s.id, label: s.name }))}
               onChange={setStore}

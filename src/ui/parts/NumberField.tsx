@@ -37,7 +37,7 @@ export function NumberField({
           type="range"
           aria-label={label}
           tabIndex={-1}
-          className="min-w-0 flex-1 accent-petrol"
+          className="h-6 min-w-0 flex-1 accent-petrol"
           disabled={disabled}
           {...{ min, max, value }}
           onChange={(e) => onChange(Number(e.target.value))}

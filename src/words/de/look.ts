@@ -132,6 +132,7 @@ export const look: TranslationOf<typeof say> = {
   lineHeight: 'Zeilenhöhe',
   headlineStyle: 'Stil des Titels',
   upright: 'gerade',
+  italic: 'kursiv',
   capitals: 'Großbuchstaben',
   headlineWeight: 'Stärke des Titels',
   normal: 'normal',

@@ -72,7 +72,7 @@ export function TypePart(props: PartProps) {
           value={type.headlineStyle}
           choices={[
             { value: 'upright', label: say.upright },
-            { value: 'italic', label: 'italic' },
+            { value: 'italic', label: say.italic },
             { value: 'capitals', label: say.capitals },
           ]}
           onChange={(headlineStyle) => set({ headlineStyle })}
