@@ -102,6 +102,7 @@ for (const [role, email] of Object.entries(PEOPLE) as [Role, string][]) {
   test(`a ${role} is offered what the role may do, and nothing else, on every screen, with room for it`, async ({
     page,
   }) => {
+    test.setTimeout(480_000);
     await signIn(page, email);
     const wrong: string[] = [];
     for (const screen of ALL_SCREENS) {
